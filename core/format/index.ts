@@ -1,0 +1,1 @@
+export { formatNumber, type NumberStyle } from './format-number';

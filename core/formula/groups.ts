@@ -1,0 +1,65 @@
+import { MISSING_BOOLEAN, MISSING_TEXT, type Values } from 'core/table';
+import type { Groups } from './functions';
+
+/**
+ * Rows sorted into groups of equal keys, numbered by first appearance; missing is a key like any other.
+ *
+ * @param keys columns of `rows` entries; none at all gives a single group
+ * Cost: O(rows × keys).
+ */
+export function groupRows(keys: readonly Values[], rows: number): Groups & { readonly firstRows: Int32Array } {
+  const [first, ...rest] = keys.map(key => codesOf(key));
+  if (!first) return { ids: null, count: 1, rows, firstRows: new Int32Array(1) };
+  return numbered(rest.reduce(paired, first), rows);
+}
+
+/** Whole-number codes from 0, with `size` as their bound. */
+interface Codes {
+  readonly data: Int32Array;
+  readonly size: number;
+}
+
+function codesOf(values: Values): Codes {
+  if (values.type === 'text') return { data: shifted(values.data, -MISSING_TEXT), size: values.dictionary.length + 1 };
+  if (values.type === 'boolean') return { data: shifted(values.data, 0), size: MISSING_BOOLEAN + 1 };
+  return numericCodes(values.data);
+}
+
+const shifted = (data: ArrayLike<number>, by: number): Int32Array => Int32Array.from(data, code => code + by);
+
+function numericCodes(data: Float64Array): Codes {
+  const known = new Map<number, number>();
+  const out = new Int32Array(data.length);
+  for (let row = 0; row < data.length; row++) {
+    // Adding zero makes −0 and 0 one key; Map treats NaN as equal to itself.
+    const value = (data[row] as number) + 0;
+    let code = known.get(value);
+    if (code === undefined) known.set(value, (code = known.size));
+    out[row] = code;
+  }
+  return { data: out, size: known.size };
+}
+
+function paired(left: Codes, right: Codes): Codes {
+  const known = new Map<number, number>();
+  const data = new Int32Array(left.data.length);
+  for (let row = 0; row < data.length; row++) {
+    const pair = (left.data[row] as number) * right.size + (right.data[row] as number);
+    let code = known.get(pair);
+    if (code === undefined) known.set(pair, (code = known.size));
+    data[row] = code;
+  }
+  return { data, size: known.size };
+}
+
+function numbered(codes: Codes, rows: number): Groups & { readonly firstRows: Int32Array } {
+  const groupOf = new Int32Array(codes.size).fill(-1);
+  const ids = new Int32Array(rows);
+  const firstRows: number[] = [];
+  for (let row = 0; row < rows; row++) {
+    const code = codes.data[row] as number;
+    if (groupOf[code] === -1) groupOf[code] = firstRows.push(row) - 1;
+    ids[row] = groupOf[code] as number;
+  }
+  return { ids, count: firstRows.length, rows, firstRows: Int32Array.from(firstRows) };
+}

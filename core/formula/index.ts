@@ -1,0 +1,16 @@
+// From text to a checked formula.
+export { compileFormula, scopeOf } from './compile';
+export { parseFormula, MAX_CHARACTERS, MAX_NESTING } from './parse';
+export type { FormulaPlace, Scope } from './check';
+export type { Expr } from './ast';
+export type { Typed } from './typed';
+
+// From a checked formula to values.
+export { Evaluator } from './evaluate';
+export { groupRows } from './groups';
+export { sortRows, type SortKey } from './sort-rows';
+
+// SQL text and the function reference.
+export { literalText, nameText } from './key';
+export { aggregates, ranks, scalars } from './functions';
+export type { Groups } from './functions';

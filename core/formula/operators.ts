@@ -1,0 +1,41 @@
+import { MISSING_BOOLEAN } from 'core/table';
+import type { ArithmeticOp } from './ast';
+import { lengthFor, strideOf, type BooleanVec, type NumericVec } from './vec';
+
+export const runNegate = (arg: NumericVec): NumericVec => ({ ...arg, data: arg.data.map(value => -value) });
+
+export const runNot = (arg: BooleanVec): BooleanVec => ({
+  ...arg,
+  data: arg.data.map(value => (value === MISSING_BOOLEAN ? MISSING_BOOLEAN : 1 - value)),
+});
+
+/** Missing on either side gives missing, and so does whatever has no finite value (division by zero). */
+export function runArithmetic(sign: ArithmeticOp, left: NumericVec, right: NumericVec, rows: number): NumericVec {
+  const data = new Float64Array(lengthFor(rows, left, right));
+  const [ls, rs] = [strideOf(left), strideOf(right)];
+  for (let i = 0; i < data.length; i++) {
+    const value = arithmetic(sign, left.data[i * ls] as number, right.data[i * rs] as number);
+    data[i] = Number.isFinite(value) ? value : NaN;
+  }
+  return { type: 'number', data, constant: left.constant && right.constant };
+}
+
+function arithmetic(sign: ArithmeticOp, a: number, b: number): number {
+  if (sign === '+') return a + b;
+  if (sign === '-') return a - b;
+  if (sign === '*') return a * b;
+  return sign === '/' ? a / b : a % b;
+}
+
+/** Three-valued: `false and missing` is false, `true or missing` is true, else missing wins. */
+export function runLogic(op: 'and' | 'or', left: BooleanVec, right: BooleanVec, rows: number): BooleanVec {
+  const decisive = op === 'and' ? 0 : 1;
+  const data = new Uint8Array(lengthFor(rows, left, right));
+  const [ls, rs] = [strideOf(left), strideOf(right)];
+  for (let i = 0; i < data.length; i++) {
+    const [a, b] = [left.data[i * ls], right.data[i * rs]];
+    if (a === decisive || b === decisive) data[i] = decisive;
+    else data[i] = a === MISSING_BOOLEAN || b === MISSING_BOOLEAN ? MISSING_BOOLEAN : 1 - decisive;
+  }
+  return { type: 'boolean', data, constant: left.constant && right.constant };
+}

@@ -1,0 +1,19 @@
+import type { Groups } from 'core/formula';
+import { takeColumn, type Column, type Table } from 'core/table';
+
+/**
+ * Text columns with one value in each group (the valley of a hut): they can stand beside the category as data,
+ * and a cue can look within them. Columns in `except` are passed over.
+ */
+export function carriedColumns(rows: Table, groups: Groups & { readonly firstRows: Int32Array }, except: readonly string[]): Column[] {
+  const candidates = rows.columns.filter(column => column.type === 'text' && !except.includes(column.name));
+  return candidates.filter(column => isConstantWithin(column, groups)).map(column => takeColumn(column, groups.firstRows));
+}
+
+function isConstantWithin({ data }: Column, { ids, firstRows }: Groups & { readonly firstRows: Int32Array }): boolean {
+  for (let row = 0; row < data.length; row++) {
+    const first = firstRows[ids ? (ids[row] as number) : 0] as number;
+    if (data[row] !== data[first]) return false;
+  }
+  return true;
+}

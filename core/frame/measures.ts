@@ -1,0 +1,41 @@
+import { compileFormula, Evaluator, parseFormula, scopeOf, type Groups } from 'core/formula';
+import { success, type Result } from 'core/result';
+import { named, type Column, type NumericValues, type Table } from 'core/table';
+import type { Measure, WhatIf } from './schema';
+
+/** Each measure as a column with one value per group. */
+export function measureColumns(rows: Table, groups: Groups, measures: readonly Measure[]): Result<Column[]> {
+  const scope = scopeOf(rows);
+  const evaluator = new Evaluator(rows, groups);
+  const columns: Column[] = [];
+  for (const { name, formula } of measures) {
+    const compiled = compileFormula(formula, scope, 'measure');
+    if (!compiled.ok) return compiled;
+    columns.push(named(name, evaluator.values(compiled.value)));
+  }
+  return success(columns);
+}
+
+/** A measure's values with this figure's what-if values in their places; `marked` is 1 there. */
+export function withWhatIfs(column: Column, keys: readonly (string | null)[], whatIfs: readonly WhatIf[]): { column: Column; marked: Uint8Array } {
+  const marked = new Uint8Array(keys.length);
+  const own = new Map(whatIfs.filter(whatIf => whatIf.measure === column.name).map(whatIf => [whatIf.category, whatIf.value]));
+  if (own.size === 0 || column.type !== 'number') return { column, marked };
+  const data = (column as NumericValues).data.slice();
+  keys.forEach((key, row) => {
+    if (!own.has(key)) return;
+    data[row] = own.get(key) ?? NaN;
+    marked[row] = 1;
+  });
+  return { column: { ...column, data }, marked };
+}
+
+/** The column that a simple measure such as `sum(milk)` sums up, or undefined for any other formula. */
+export function summedColumn(formula: string): { readonly summary: string; readonly column: string } | undefined {
+  const parsed = parseFormula(formula);
+  if (!parsed.ok || parsed.value.kind !== 'call') return undefined;
+  const { name, args, filter, over, distinct } = parsed.value;
+  const [arg, ...more] = args;
+  if (arg?.kind !== 'name' || more.length || filter || over || distinct) return undefined;
+  return { summary: name, column: arg.name };
+}

@@ -1,0 +1,78 @@
+import { faultsOf, readProject, type Project } from 'core/project';
+import { failure, success, type DocumentProblem, type Result } from 'core/result';
+import { cellAt, makeTable, named, valuesFrom, type ColumnType, type Table } from 'core/table';
+import * as z from 'zod/mini';
+
+/** A project and the source tables of its table documents, by their ids. */
+export interface ProjectBundle {
+  readonly project: Project;
+  readonly tables: Readonly<Record<string, Table>>;
+}
+
+const FORMAT = 'cowbell-project';
+const types: readonly ColumnType[] = ['number', 'text', 'boolean', 'date', 'timestamp'];
+const cell = z.union([z.number(), z.string(), z.boolean(), z.null()]);
+const tableSchema = z.object({
+  name: z.string(),
+  columns: z.array(z.object({ name: z.string(), type: z.enum(types as [ColumnType, ...ColumnType[]]), cells: z.array(cell) })),
+});
+const fileSchema = z.object({ format: z.literal(FORMAT), project: z.unknown(), tables: z.record(z.string(), tableSchema) });
+
+/** The project with its source tables as one JSON text; numbers in shortest exact form, missing as null. */
+export function writeProjectFile({ project, tables }: ProjectBundle): string {
+  const sources = Object.fromEntries(Object.entries(tables).map(([id, table]) => [id, plainTable(table)]));
+  return JSON.stringify({ format: FORMAT, project, tables: sources });
+}
+
+const plainTable = (table: Table) => ({
+  name: table.name,
+  columns: table.columns.map(column => ({
+    name: column.name,
+    type: column.type,
+    cells: Array.from({ length: table.rowCount }, (_, row) => cellAt(column, row)),
+  })),
+});
+
+/** A project from the text of a file that anyone may have touched; every fault is named by its place. */
+export function readProjectFile(text: string): Result<ProjectBundle> {
+  const json = parseJson(text);
+  if (!json.ok) return json;
+  const file = fileSchema.safeParse(json.value);
+  if (!file.success) return isForeign(json.value) ? failure({ code: 'document-foreign' }) : failure(...faultsOf(file.error));
+  const project = readProject(file.data.project);
+  if (!project.ok) return project;
+  const problems = tableFaults(project.value, file.data.tables);
+  if (problems.length) return failure(...problems);
+  return success({ project: project.value, tables: Object.fromEntries(Object.entries(file.data.tables).map(([id, table]) => [id, builtTable(table)])) });
+}
+
+const isForeign = (value: unknown): boolean => typeof value !== 'object' || value === null || !('format' in value) || value.format !== FORMAT;
+
+function parseJson(text: string): Result<unknown> {
+  try {
+    return success(JSON.parse(text) as unknown);
+  } catch (error) {
+    const position = Number(/position (\d+)/.exec(String(error))?.[1] ?? 0);
+    return failure({ code: 'document-not-json', line: text.slice(0, position).split('\n').length });
+  }
+}
+
+type PlainTable = z.infer<typeof tableSchema>;
+
+function tableFaults(project: Project, tables: Readonly<Record<string, PlainTable>>): DocumentProblem[] {
+  const fault = (path: string, found: string): DocumentProblem => ({ code: 'document-field', path, found });
+  const absent = project.tables.filter(table => !Object.hasOwn(tables, table.id)).map(table => fault(`tables.${table.id}`, 'the values of this table are absent'));
+  const uneven = Object.entries(tables).flatMap(([id, { columns }]) => {
+    const rows = columns[0]?.cells.length ?? 0;
+    const names = columns.map(column => column.name);
+    const repeated = names.filter((name, i) => names.indexOf(name) !== i).map(name => fault(`tables.${id}`, `two columns are called ${name}`));
+    return [...repeated, ...columns.filter(column => column.cells.length !== rows).map(column => fault(`tables.${id}.${column.name}`, `not ${rows} cells long`))];
+  });
+  return [...absent, ...uneven];
+}
+
+const builtTable = ({ name, columns }: PlainTable): Table =>
+  makeTable(
+    name,
+    columns.map(column => named(column.name, valuesFrom(column.type, column.cells))),
+  );

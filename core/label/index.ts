@@ -1,0 +1,1 @@
+export { overlaps, placeBarLabels, type BarEnd, type Box } from './place-bar-labels';

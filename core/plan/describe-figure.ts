@@ -1,0 +1,47 @@
+import type { AppliedCue } from 'core/cue';
+import type { Frame } from 'core/frame';
+import { counted } from 'core/sentence';
+import { columnOf, isMissing, textAt, type Column, type NumericValues } from 'core/table';
+import type { PlanRequest } from './plan-of';
+import type { ValueWriter } from './value-writer';
+
+/** The figure in words: what is shown, in which order, what is marked, what is missing. */
+export function describeFigure({ figure, frame, applied }: PlanRequest, write: ValueWriter): string {
+  const measure = frame.measures[0] ?? '';
+  const shape = figure.shape.mark === 'bar' ? 'Lying bars' : 'Columns';
+  const shown = `${shape} of ${measure} for ${counted(frame.table.rowCount, frame.category)}, ${orderWords(figure.data.order)}.`;
+  const marked = applied.flatMap(cue => cue.treatments.map(({ part }) => markedWords(cue, part, frame, write)));
+  return [shown, ...marked.filter(Boolean), missingWords(frame, measure)].filter(Boolean).join(' ');
+}
+
+function orderWords(order: PlanRequest['figure']['data']['order']): string {
+  if (order.by === 'table') return 'in table order';
+  if (order.by === 'category') return order.descending ? 'categories falling' : 'categories rising';
+  return order.descending ? 'largest first' : 'smallest first';
+}
+
+// More names than this are a list to be read in the ledger, not heard.
+const MOST_NAMES = 6;
+
+function markedWords(cue: AppliedCue, part: string, frame: Frame, write: ValueWriter): string {
+  const column = cue.helpers.find(helper => helper.part === part)?.column;
+  if (!column) return '';
+  const rows = rowsWith(column);
+  if (rows.length === 0) return '';
+  const names = rows.slice(0, MOST_NAMES).map(row => nameWithValue(frame, cue.cue.measure, row, write));
+  const more = rows.length > MOST_NAMES ? ` and ${rows.length - MOST_NAMES} more` : '';
+  return `${part.charAt(0).toUpperCase()}${part.slice(1)}: ${names.join('; ')}${more}.`;
+}
+
+function nameWithValue({ table, category }: Frame, measure: string, row: number, write: ValueWriter): string {
+  const name = textAt(columnOf(table, category) as Column, row) || '(missing)';
+  return `${name}, ${write.full(measure, (columnOf(table, measure) as NumericValues).data[row] as number)}`;
+}
+
+function missingWords(frame: Frame, measure: string): string {
+  const column = columnOf(frame.table, measure);
+  const count = column ? frame.table.rowCount - rowsWith(column).length : 0;
+  return count ? `Missing: ${counted(count, 'value')}.` : '';
+}
+
+const rowsWith = (column: Column): number[] => Array.from(column.data, (_, row) => row).filter(row => !isMissing(column, row));

@@ -1,0 +1,67 @@
+import type { WhatIf } from 'core/frame';
+import { unreachable } from 'core/result';
+import type { CellEdit } from 'core/table';
+import type { Figure, Project, TableDoc } from './schema';
+
+/** Everything that can be done to a project; each is one step of undo. */
+export type Edit =
+  | { readonly kind: 'rename-project'; readonly name: string }
+  | { readonly kind: 'add-table'; readonly table: TableDoc }
+  | { readonly kind: 'add-figure'; readonly figure: Figure; readonly at?: number }
+  | { readonly kind: 'remove-figure'; readonly figure: string }
+  | { readonly kind: 'change-figure'; readonly figure: string; readonly change: Partial<Omit<Figure, 'id'>> }
+  | { readonly kind: 'edit-cells'; readonly table: string; readonly cells: readonly CellEdit[] }
+  | { readonly kind: 'reset-cells'; readonly table: string; readonly cells: readonly Omit<CellEdit, 'value'>[] }
+  | { readonly kind: 'set-what-ifs'; readonly figure: string; readonly whatIfs: readonly WhatIf[] }
+  | { readonly kind: 'reset-what-ifs'; readonly figure: string; readonly whatIfs: readonly Omit<WhatIf, 'value'>[] }
+  | { readonly kind: 'all'; readonly edits: readonly Edit[] };
+
+/** The project after an edit; untouched parts are shared with the one before. */
+export function applyEdit(project: Project, edit: Edit): Project {
+  switch (edit.kind) {
+    case 'rename-project':
+      return { ...project, name: edit.name };
+    case 'add-table':
+      return { ...project, tables: [...project.tables, edit.table] };
+    case 'add-figure':
+      return { ...project, figures: project.figures.toSpliced(edit.at ?? project.figures.length, 0, edit.figure) };
+    case 'remove-figure':
+      return { ...project, figures: project.figures.filter(figure => figure.id !== edit.figure) };
+    case 'change-figure':
+      return mapFigure(project, edit.figure, figure => ({ ...figure, ...edit.change }));
+    case 'edit-cells':
+      return mapTable(project, edit.table, table => ({ ...table, edits: merged(table.edits, edit.cells, sameCell) }));
+    case 'reset-cells':
+      return mapTable(project, edit.table, table => ({ ...table, edits: without(table.edits, edit.cells, sameCell) }));
+    case 'set-what-ifs':
+      return mapWhatIfs(project, edit.figure, whatIfs => merged(whatIfs, edit.whatIfs, sameWhatIf));
+    case 'reset-what-ifs':
+      return mapWhatIfs(project, edit.figure, whatIfs => without(whatIfs, edit.whatIfs, sameWhatIf));
+    case 'all':
+      return edit.edits.reduce(applyEdit, project);
+    default:
+      return unreachable(edit);
+  }
+}
+
+const mapFigure = (project: Project, id: string, change: (figure: Figure) => Figure): Project => ({
+  ...project,
+  figures: project.figures.map(figure => (figure.id === id ? change(figure) : figure)),
+});
+
+const mapTable = (project: Project, id: string, change: (table: TableDoc) => TableDoc): Project => ({
+  ...project,
+  tables: project.tables.map(table => (table.id === id ? change(table) : table)),
+});
+
+const mapWhatIfs = (project: Project, id: string, change: (whatIfs: WhatIf[]) => WhatIf[]): Project =>
+  mapFigure(project, id, figure => ({ ...figure, data: { ...figure.data, whatIfs: change(figure.data.whatIfs) } }));
+
+type Same<T> = (a: T, b: T) => boolean;
+const sameCell: Same<Omit<CellEdit, 'value'>> = (a, b) => a.row === b.row && a.column === b.column;
+const sameWhatIf: Same<Omit<WhatIf, 'value'>> = (a, b) => a.by === b.by && a.category === b.category && a.measure === b.measure;
+
+const without = <K, T extends K>(list: readonly T[], gone: readonly K[], same: Same<K>): T[] =>
+  list.filter(item => !gone.some(other => same(item, other)));
+
+const merged = <K, T extends K>(list: readonly T[], added: readonly T[], same: Same<K>): T[] => [...without<K, T>(list, added, same), ...added];

@@ -1,0 +1,39 @@
+import { nameText } from 'core/formula';
+import { summedColumn, type Measure } from 'core/frame';
+
+/** The summaries a measure takes without typing a formula, with the words of the brief. */
+export const SUMMARIES = [
+  { value: 'sum', label: 'summed', prefix: '' },
+  { value: 'avg', label: 'averaged', prefix: 'average ' },
+  { value: 'min', label: 'at its lowest', prefix: 'lowest ' },
+  { value: 'max', label: 'at its highest', prefix: 'highest ' },
+  { value: 'count', label: 'counted', prefix: 'count of ' },
+] as const;
+
+/** Pseudo-column that stands for the rows themselves. */
+export const ROWS = '*';
+
+/** A measure that summarises one column; its name tells the summary, so that an average is never read as a total. */
+export function simpleMeasure(summary: string, column: string, taken: readonly string[]): Measure {
+  if (column === ROWS) return { name: freeName('rows', taken), formula: 'count(*)' };
+  const prefix = SUMMARIES.find(item => item.value === summary)?.prefix ?? '';
+  return { name: freeName(`${prefix}${column}`, taken), formula: `${summary}(${nameText(column)})` };
+}
+
+const freeName = (name: string, taken: readonly string[]): string => (taken.includes(name) ? `${name} (measure)` : name);
+
+/** Summary and column of a simple measure; undefined for a formula of the analyst's own. */
+export function partsOfMeasure(measure: Measure): { readonly summary: string; readonly column: string } | undefined {
+  return measure.formula === 'count(*)' ? { summary: 'count', column: ROWS } : summedColumn(measure.formula);
+}
+
+/** The unit of a measure: that of its column, except for counts. */
+export function unitOf(measure: Measure, units: Readonly<Record<string, string>>): string | undefined {
+  const parts = partsOfMeasure(measure);
+  return parts && parts.summary !== 'count' ? units[parts.column] : undefined;
+}
+
+/** The title a figure gets before the analyst writes one. */
+export function defaultTitle(measure: string, category: string): string {
+  return `${measure.charAt(0).toUpperCase()}${measure.slice(1)} by ${category}`;
+}

@@ -1,0 +1,73 @@
+import type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, Problem } from './problem';
+
+/** The one place where a problem becomes words: what was found, then what was done or what to do next. */
+export function messageFor(problem: Problem): string {
+  return words[problem.code](problem as never);
+}
+
+type Code = Problem['code'];
+type WordsOf<C extends Code> = (problem: Extract<Problem, { readonly code: C }>) => string;
+
+const megabytes = (bytes: number): string => `${Math.round(bytes / 1e5) / 10} MB`;
+const listed = (names: readonly string[]): string => (names.length > 8 ? [...names.slice(0, 8), '…'].join(', ') : names.join(', '));
+const meant = (nearest: string | undefined, otherwise: string): string => (nearest ? `Did you mean ${nearest}?` : otherwise);
+
+const formulaWords: { [C in FormulaProblem['code']]: WordsOf<C> } = {
+  syntax: p =>
+    `Line ${p.at.line}, column ${p.at.column}: ${p.words ? `“${p.words}” does not fit here` : 'the formula ends too early'}. Expected ${p.expected.join(' or ')}.`,
+  'too-long': p => `The formula is longer than ${p.limit} characters. Split it into two columns.`,
+  'too-deep': p => `The formula is nested deeper than ${p.limit} levels. Split it into two columns.`,
+  'unknown-name': p => `No column is called “${p.words}”. ${meant(p.nearest, `Choose one of: ${listed(p.known)}.`)}`,
+  'unknown-function': p => `No function is called “${p.words}”. ${meant(p.nearest, 'Look it up in the function reference.')}`,
+  'argument-count': p => `${p.name} takes ${p.takes}, but got ${p.got}.`,
+  'wrong-type': p => `“${p.words}” is ${p.got}, but ${p.needs} is needed here.`,
+  'aggregate-here': p => `${p.name} sums up many rows and cannot stand here. Give it a window: ${p.name}(…) over ().`,
+  'aggregate-nested': p => `${p.name} stands inside another aggregate. Take it out into a measure of its own.`,
+  'not-aggregated': p => `“${p.name}” has many values per group. Put it inside sum, avg, min, max or count.`,
+  'window-needed': p => `${p.name} needs a window: ${p.name}() over (order by …).`,
+  'window-here': p => `${p.name}(…) over (…) cannot stand in a filter or a measure. Make it a helper column first.`,
+  'order-needed': p => `${p.name} needs an order: ${p.name}() over (order by …).`,
+  'not-yet': p => `${p.what} cannot be computed yet. Write the formula without it.`,
+};
+
+const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
+  'file-empty': p => `${p.file} is empty. Choose a file with a header line and rows.`,
+  'file-binary': p => `Line ${p.line} of ${p.file} is not text. Save the table as CSV first, then open that file.`,
+  'file-too-large': p => `${p.file} has ${megabytes(p.bytes)}; up to ${megabytes(p.limit)} can be opened. Split it or drop columns.`,
+  'file-no-rows': p => `${p.file} has a header line but no rows. Nothing was opened.`,
+  'quote-unclosed': p => `Line ${p.line}: a quote opens and never closes. Close it with " and open the file again.`,
+  'quote-misplaced': p => `Line ${p.line}: a quote closes before its cell ends. The cell was kept as it stands.`,
+  'row-ragged': p =>
+    p.cells < p.columns
+      ? `Line ${p.line} has ${p.cells} of ${p.columns} cells. The rest was left missing.`
+      : `Line ${p.line} has ${p.cells} cells for ${p.columns} columns. The extra ones were put into columns of their own.`,
+  'rows-ragged-more': p => `${p.count} more lines have too few or too many cells; they were treated the same way.`,
+  'cell-misfit': p => `Line ${p.line}: “${p.text}” in ${p.column} is not a ${p.type}. It was left missing.`,
+  'cells-misfit-more': p => `${p.count} more cells of ${p.column} are not a ${p.type}; they were left missing.`,
+  'name-repeated': p => `Two columns are called “${p.name}”. The second became “${p.renamed}”.`,
+  'name-missing': p => `Column ${p.position} has no name. It became “${p.renamed}”.`,
+  'date-order-assumed': p => `Dates in ${p.column}, such as ${p.example}, were read as day, month, year.`,
+  'decimal-assumed': p => `Numbers in ${p.column}, such as ${p.example}, were read as ${p.value}.`,
+  'encoding-assumed': p => `The file is not UTF-8. It was read as ${p.encoding}; check accented letters.`,
+};
+
+const documentWords: { [C in DocumentProblem['code']]: WordsOf<C> } = {
+  'document-not-json': p => `This is not a project file: line ${p.line} is not JSON. Choose a file that Cowbell saved.`,
+  'document-foreign': () => 'This JSON is not a Cowbell project. Choose a file that Cowbell saved.',
+  'document-newer': p => `This project was saved by a newer version (${p.version}; known up to ${p.known}). Update Cowbell, then open it.`,
+  'document-field': p => `The project file has a fault at ${p.path}: ${p.found}. Nothing was opened.`,
+  'value-misfit': p => `“${p.text}” is not a ${p.type}, so ${p.column} keeps its value. Type a ${p.type}, or clear the cell for missing.`,
+};
+
+const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
+  'cue-no-measure': p => `There is no measure called ${p.name} here. Choose ${listed(p.known)}.`,
+  'cue-no-scope': p => `${p.name} is not one value per ${p.category}, so the cue rests. Look in the whole figure instead.`,
+  'cue-all-missing': p => `Every value of ${p.name} is missing, so there is nothing to mark.`,
+  'cue-one-value': p => `There is only one value of ${p.name}: it is the highest and the lowest.`,
+  'cue-all-equal': p => `All values of ${p.name} are equal, so all are marked.`,
+  'figure-name-taken': p => `Two columns of this figure would be called “${p.name}”. Choose another measure or category.`,
+  'figure-no-table': p => `The table ${p.name} is not in this project. Choose another table.`,
+  'figure-no-column': p => `No column is called “${p.name}”. Choose one of: ${listed(p.known)}.`,
+};
+
+const words: { [C in Code]: WordsOf<C> } = { ...formulaWords, ...fileWords, ...documentWords, ...cueWords };

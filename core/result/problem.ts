@@ -1,0 +1,61 @@
+/** A place in a formula: offsets into its text, and the 1-based line and column of its start. */
+export interface Place {
+  readonly start: number;
+  readonly end: number;
+  readonly line: number;
+  readonly column: number;
+}
+
+/** Everything an analyst can get wrong, as data; `messageFor` puts it into words. */
+export type Problem = FormulaProblem | FileProblem | DocumentProblem | CueProblem;
+
+export type FormulaProblem = { readonly at: Place; readonly words: string } & (
+  | { readonly code: 'syntax'; readonly expected: readonly string[] }
+  | { readonly code: 'too-long'; readonly limit: number }
+  | { readonly code: 'too-deep'; readonly limit: number }
+  | { readonly code: 'unknown-name'; readonly nearest: string | undefined; readonly known: readonly string[] }
+  | { readonly code: 'unknown-function'; readonly nearest: string | undefined }
+  | { readonly code: 'argument-count'; readonly name: string; readonly takes: string; readonly got: number }
+  | { readonly code: 'wrong-type'; readonly needs: string; readonly got: string }
+  | { readonly code: 'aggregate-here'; readonly name: string }
+  | { readonly code: 'aggregate-nested'; readonly name: string }
+  | { readonly code: 'not-aggregated'; readonly name: string }
+  | { readonly code: 'window-needed'; readonly name: string }
+  | { readonly code: 'window-here'; readonly name: string }
+  | { readonly code: 'order-needed'; readonly name: string }
+  | { readonly code: 'not-yet'; readonly what: string }
+);
+
+export type FileProblem =
+  | { readonly code: 'file-empty'; readonly file: string }
+  | { readonly code: 'file-binary'; readonly file: string; readonly line: number }
+  | { readonly code: 'file-too-large'; readonly file: string; readonly bytes: number; readonly limit: number }
+  | { readonly code: 'file-no-rows'; readonly file: string }
+  | { readonly code: 'quote-unclosed'; readonly line: number }
+  | { readonly code: 'quote-misplaced'; readonly line: number }
+  | { readonly code: 'row-ragged'; readonly line: number; readonly cells: number; readonly columns: number }
+  | { readonly code: 'rows-ragged-more'; readonly count: number }
+  | { readonly code: 'cell-misfit'; readonly line: number; readonly column: string; readonly text: string; readonly type: string }
+  | { readonly code: 'cells-misfit-more'; readonly column: string; readonly count: number; readonly type: string }
+  | { readonly code: 'name-repeated'; readonly name: string; readonly renamed: string }
+  | { readonly code: 'name-missing'; readonly position: number; readonly renamed: string }
+  | { readonly code: 'date-order-assumed'; readonly column: string; readonly example: string }
+  | { readonly code: 'decimal-assumed'; readonly column: string; readonly example: string; readonly value: number }
+  | { readonly code: 'encoding-assumed'; readonly encoding: string };
+
+export type DocumentProblem =
+  | { readonly code: 'document-not-json'; readonly line: number }
+  | { readonly code: 'document-foreign' }
+  | { readonly code: 'document-newer'; readonly version: number; readonly known: number }
+  | { readonly code: 'document-field'; readonly path: string; readonly found: string }
+  | { readonly code: 'value-misfit'; readonly column: string; readonly text: string; readonly type: string };
+
+export type CueProblem =
+  | { readonly code: 'cue-no-measure'; readonly name: string; readonly known: readonly string[] }
+  | { readonly code: 'cue-no-scope'; readonly name: string; readonly category: string }
+  | { readonly code: 'cue-all-missing'; readonly name: string }
+  | { readonly code: 'cue-one-value'; readonly name: string }
+  | { readonly code: 'cue-all-equal'; readonly name: string }
+  | { readonly code: 'figure-name-taken'; readonly name: string }
+  | { readonly code: 'figure-no-table'; readonly name: string }
+  | { readonly code: 'figure-no-column'; readonly name: string; readonly known: readonly string[] };

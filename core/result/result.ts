@@ -1,0 +1,16 @@
+import type { Problem } from './problem';
+
+/** What an analyst's request leads to: a value, or every problem found in it. */
+export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+export const success = <T>(value: T): Result<T> => ({ ok: true, value });
+
+export const failure = (...problems: readonly Problem[]): { readonly ok: false; readonly problems: readonly Problem[] } => ({
+  ok: false,
+  problems,
+});
+
+/** Closes an exhaustive switch: the compiler points here when a case was forgotten. */
+export function unreachable(value: never): never {
+  throw new TypeError(`unexpected case ${JSON.stringify(value)}`);
+}

@@ -1,0 +1,1 @@
+export { linearScale, type LinearScale, type LinearScaleOptions } from './nice-ticks';

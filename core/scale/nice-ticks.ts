@@ -1,0 +1,60 @@
+/** A linear value scale: its bounds in data units and its ticks, rising. */
+export interface LinearScale {
+  readonly low: number;
+  readonly high: number;
+  readonly ticks: readonly number[];
+}
+
+export interface LinearScaleOptions {
+  /** Wanted number of steps; the result comes near it. */
+  readonly steps?: number;
+  /** Zero belongs to the scale: right for bars, whose length is read. */
+  readonly zero?: boolean;
+  /** Share of the span kept free beyond the data on a side that has data beyond zero, for labels. */
+  readonly headroom?: number;
+}
+
+/**
+ * A scale around the data with round ticks (1, 2, 2.5 or 5 times a power of ten).
+ * Missing values are passed over; without any value the scale is 0 to 1.
+ */
+export function linearScale(values: ArrayLike<number>, options: LinearScaleOptions = {}): LinearScale {
+  const { steps = 5, zero = true, headroom = 0 } = options;
+  const [low, high] = padded(extent(values, zero), headroom, zero);
+  const step = niceStep((high - low) / steps);
+  const first = Math.floor(low / step + 1e-9);
+  const last = Math.ceil(high / step - 1e-9);
+  const ticks = Array.from({ length: last - first + 1 }, (_, i) => tidy((first + i) * step, step));
+  return { low: tidy(first * step, step), high: tidy(last * step, step), ticks };
+}
+
+function extent(values: ArrayLike<number>, zero: boolean): [number, number] {
+  let low = zero ? 0 : Infinity;
+  let high = zero ? 0 : -Infinity;
+  for (let i = 0; i < values.length; i++) {
+    const value = values[i] as number;
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  if (low > high) return [0, 1];
+  if (low === high) return low === 0 ? [0, 1] : [Math.min(low, 0), Math.max(high, 0)];
+  return [low, high];
+}
+
+function padded([low, high]: [number, number], headroom: number, zero: boolean): [number, number] {
+  const room = (high - low) * headroom;
+  return [zero && low >= 0 ? low : low - room, zero && high <= 0 ? high : high + room];
+}
+
+function niceStep(rough: number): number {
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const share = rough / power;
+  const factor = [1, 2, 2.5, 5, 10].find(candidate => share <= candidate * (1 + 1e-9)) ?? 10;
+  return factor * power;
+}
+
+// Multiples of 0.1 pick up dust in binary; the step tells how many decimals are real.
+function tidy(value: number, step: number): number {
+  const decimals = Math.max(0, Math.min(20, 2 - Math.floor(Math.log10(step))));
+  return Number(value.toFixed(decimals)) + 0;
+}

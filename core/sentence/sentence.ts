@@ -1,0 +1,46 @@
+/** One choice of a token's popover. */
+export interface Option {
+  readonly value: string;
+  readonly label: string;
+  /** A colour name or hex value shown as a swatch before the label. */
+  readonly colour?: string;
+}
+
+/** How a token is changed: from a list, as a colour, or by typing. */
+export type TokenInput =
+  | { readonly kind: 'choice'; readonly value: string; readonly options: readonly Option[] }
+  | { readonly kind: 'colour'; readonly value: string; readonly options: readonly Option[] }
+  | { readonly kind: 'text'; readonly value: string; readonly placeholder: string };
+
+/** One changeable word of the brief. */
+export interface Token {
+  /** Names the decision to whoever applies the change. */
+  readonly key: string;
+  /** The word as it reads in the sentence. */
+  readonly text: string;
+  /** What the word decides, for the popover's heading and for a screen reader. */
+  readonly about: string;
+  readonly input: TokenInput;
+}
+
+/** A sentence of the brief: plain words, and words that are controls. */
+export type Sentence = readonly (string | Token)[];
+
+/** The sentence as one plain text. */
+export const readSentence = (sentence: Sentence): string => sentence.map(part => (typeof part === 'string' ? part : part.text)).join('');
+
+/** A token that picks from options; its text is the label of the chosen one, or the bare value when that is no option. */
+export function choiceToken(key: string, about: string, value: string, options: readonly Option[]): Token {
+  const chosen = options.find(option => option.value === value);
+  return { key, about, text: chosen?.label ?? value, input: { kind: 'choice', value, options } };
+}
+
+export const textToken = (key: string, about: string, value: string, placeholder: string): Token => ({
+  key,
+  about,
+  text: value || placeholder,
+  input: { kind: 'text', value, placeholder },
+});
+
+/** Options whose labels are their values. */
+export const plainOptions = (values: readonly string[]): Option[] => values.map(value => ({ value, label: value }));

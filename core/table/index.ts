@@ -1,0 +1,13 @@
+// What a table is.
+export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric } from './column';
+export type { BooleanValues, Cell, Column, ColumnType, NumericType, NumericValues, TextValues, Values } from './column';
+export { columnOf, makeTable, named, withColumns, type Table } from './table';
+
+// Building and reading.
+export { TextCodes, tableOf, typeOfCells, valuesFrom } from './build';
+export { cellAt, textAt } from './cells';
+export { daysOf, isoDate, isoTimestamp, parseIsoDate, parseIsoTimestamp } from './dates';
+
+// New tables from old.
+export { applyEdits, type CellEdit } from './overlay';
+export { takeColumn, takeRows, takeValues } from './take';

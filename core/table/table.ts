@@ -1,0 +1,28 @@
+import type { Column, Values } from './column';
+
+/** Columns of equal length, in order. */
+export interface Table {
+  readonly name: string;
+  readonly rowCount: number;
+  readonly columns: readonly Column[];
+}
+
+/** A table of columns; throws when their lengths differ or two share a name. */
+export function makeTable(name: string, columns: readonly Column[]): Table {
+  const rowCount = columns[0]?.data.length ?? 0;
+  const names = new Set<string>();
+  for (const column of columns) {
+    if (column.data.length !== rowCount)
+      throw new RangeError(`column ${column.name} has ${column.data.length} rows, the table ${rowCount}`);
+    if (names.has(column.name)) throw new RangeError(`two columns are called ${column.name}`);
+    names.add(column.name);
+  }
+  return { name, rowCount, columns };
+}
+
+export const columnOf = (table: Table, name: string): Column | undefined => table.columns.find(column => column.name === name);
+
+export const named = (name: string, values: Values): Column => ({ ...values, name });
+
+/** The table with more columns behind its own. */
+export const withColumns = (table: Table, columns: readonly Column[]): Table => makeTable(table.name, [...table.columns, ...columns]);

@@ -1,0 +1,28 @@
+import type { Column, Values } from './column';
+import { makeTable, named, type Table } from './table';
+
+/** The values at the given rows, in that order, repeats allowed. */
+export function takeValues(values: Values, rows: ArrayLike<number>): Values {
+  switch (values.type) {
+    case 'text':
+      return { ...values, data: gather(values.data, rows, new Int32Array(rows.length)) };
+    case 'boolean':
+      return { ...values, data: gather(values.data, rows, new Uint8Array(rows.length)) };
+    default:
+      return { ...values, data: gather(values.data, rows, new Float64Array(rows.length)) };
+  }
+}
+
+export const takeColumn = (column: Column, rows: ArrayLike<number>): Column => named(column.name, takeValues(column, rows));
+
+/** The rows of a table at the given indices, in that order. */
+export const takeRows = (table: Table, rows: ArrayLike<number>): Table =>
+  makeTable(
+    table.name,
+    table.columns.map(column => takeColumn(column, rows)),
+  );
+
+function gather<A extends Float64Array | Int32Array | Uint8Array>(from: A, rows: ArrayLike<number>, into: A): A {
+  for (let i = 0; i < rows.length; i++) into[i] = from[rows[i] as number] as number;
+  return into;
+}

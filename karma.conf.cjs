@@ -1,0 +1,12 @@
+const quietFlags = require('./tools/chromium-flags.json');
+
+module.exports = config =>
+  config.set({
+    frameworks: ['jasmine'],
+    plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
+    browsers: ['DebianChromium'],
+    customLaunchers: { DebianChromium: { base: 'ChromeHeadless', flags: quietFlags } },
+    reporters: ['dots'],
+    client: { jasmine: { random: true } },
+    restartOnFileChange: false,
+  });

@@ -1,0 +1,3 @@
+export { FigureDrawing, type CanvasPoint } from './figure-drawing';
+export { toPng, type PngSize } from './to-png';
+export { hoverText, type HoverText } from './hover-text';
