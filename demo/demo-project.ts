@@ -38,7 +38,20 @@ function wheelsByHut(table: TableWords): Figure {
     name: 'Wheels by hut',
     data: { ...figure.data, measures: [measure], order: { by: 'measure', measure: 'wheels', descending: true } },
     shape: { mark: 'bar', proportion: '4:3' },
-    cues: figure.cues.map(cue => ({ ...cue, measure: 'wheels', which: 'lowest' as const, scope: { kind: 'within' as const, column: 'valley' }, lowest: 'clay' })),
-    words: { title: 'Wheels by hut', subtitle: 'The hut with the fewest wheels in each valley, 2031' },
+    cues: figure.cues.flatMap(cue => [
+      { ...cue, measure: 'wheels', which: 'highest' as const },
+      {
+        ...cue,
+        id: 'cue-2',
+        measure: 'wheels',
+        which: 'lowest' as const,
+        scope: { kind: 'within' as const, column: 'valley' },
+        lowest: 'clay',
+      },
+    ]),
+    words: {
+      title: 'Wheels by hut',
+      subtitle: 'Mossgate ripens for the whole union; the fewest wheels of each valley are marked, season 2031',
+    },
   };
 }

@@ -15,7 +15,15 @@ export function deliveries(): Table {
       const perCow = around(random, 112 - altitude / 60, 14) * season;
       const milk = Math.round((perCow * size) / 5) * 5;
       const planned = Math.round((size * 84 * season) / 10) * 10;
-      return { hut, valley, week: isoDate(FIRST_MONDAY + 7 * week), milk, planned_milk: planned, butterfat: oneDecimal(milk * around(random, 0.041, 0.004)), cows: size };
+      return {
+        hut,
+        valley,
+        week: isoDate(FIRST_MONDAY + 7 * week),
+        milk,
+        planned_milk: planned,
+        butterfat: oneDecimal(milk * around(random, 0.041, 0.004)),
+        cows: size,
+      };
     }),
   );
   return fromRows('deliveries', withTrouble(rows));
@@ -34,7 +42,10 @@ function withTrouble(rows: readonly Row[]): Row[] {
 
 /** Raises the second-best hut's last week until it shares the highest total. */
 function tied(rows: readonly Row[]): Row[] {
-  const totals = huts.map(({ hut }) => ({ hut, total: rows.filter(row => row['hut'] === hut).reduce((sum, row) => sum + Number(row['milk'] ?? 0), 0) }));
+  const totals = huts.map(({ hut }) => ({
+    hut,
+    total: rows.filter(row => row['hut'] === hut).reduce((sum, row) => sum + Number(row['milk'] ?? 0), 0),
+  }));
   const [best, second] = totals.sort((a, b) => b.total - a.total) as [{ hut: string; total: number }, { hut: string; total: number }];
   const last = rows.findLastIndex(row => row['hut'] === second.hut);
   return rows.with(last, { ...rows[last], milk: Number(rows[last]?.['milk']) + best.total - second.total });
@@ -114,13 +125,19 @@ function gradeRow(random: () => number, variety: string, month: string, i: numbe
 export function pastureA(): Table {
   const random = seededRandom(97);
   const years = [2012, 2013, 2014, 2016, 2018, 2019, 2021, 2022, 2024, 2026, 2028, 2029, 2031];
-  return fromRows('pasture_a', years.map((year): Row => ({ year, clover_cover: Math.round(around(random, 240_000, 60_000)) })));
+  return fromRows(
+    'pasture_a',
+    years.map((year): Row => ({ year, clover_cover: Math.round(around(random, 240_000, 60_000)) })),
+  );
 }
 
 export function pastureB(): Table {
   const random = seededRandom(101);
   const years = [2011, 2013, 2015, 2016, 2017, 2020, 2021, 2023, 2024, 2025, 2027, 2029, 2030];
-  return fromRows('pasture_b', years.map((year): Row => ({ year, grass_to_clover: oneDecimal(around(random, 2.4, 1.1)) })));
+  return fromRows(
+    'pasture_b',
+    years.map((year): Row => ({ year, grass_to_clover: oneDecimal(around(random, 2.4, 1.1)) })),
+  );
 }
 
 export const demoTables = (): Table[] => [deliveries(), hutTable(), tanks(), cellcounts(), grades(), pastureA(), pastureB()];

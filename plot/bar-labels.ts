@@ -2,7 +2,9 @@ import type { Chart, Plugin } from 'chart.js';
 import { placeBarLabels, type BarEnd, type Box } from 'core/label';
 import type { LabelAsk, Plan } from 'core/plan';
 
-const SIZE = 13;
+// Label text in CSS pixels: as large as the bars allow, never too small to read.
+const LARGEST = 13;
+const SMALLEST = 10;
 
 /** Writes the labels that a plan asks for at the ends of their bars, never cut off by the edge. */
 export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
@@ -11,24 +13,49 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
     const { ctx } = chart;
     const plan = planNow();
     ctx.save();
-    ctx.font = `650 ${SIZE}px ${plan.livery.font}`;
+    const size = sizeFor(chart, plan);
+    ctx.font = `650 ${size}px ${plan.livery.font}`;
     ctx.fillStyle = plan.livery.ink;
     ctx.textAlign = 'left';
     ctx.textBaseline = 'middle';
     plan.bars.forEach((layer, i) => {
       const asks = layer.labels.filter(ask => !Number.isNaN(layer.values[ask.row]));
-      const ends = asks.map(ask => barEnd(chart, i, ask, plan.lying, layer.values[ask.row] as number));
-      placeBarLabels(ends, canvasOf(chart)).forEach((box, at) => ctx.fillText((asks[at] as LabelAsk).text, box.left, box.top + box.height / 2));
+      const ends = asks.map(ask => barEnd(chart, { dataset: i, ask, lying: plan.lying, value: layer.values[ask.row] as number, size }));
+      placeBarLabels(ends, roomOf(chart)).forEach((box, at) =>
+        ctx.fillText((asks[at] as LabelAsk).text, box.left, box.top + box.height / 2),
+      );
     });
     ctx.restore();
   },
 });
 
-function barEnd(chart: Chart, dataset: number, { row, text }: LabelAsk, lying: boolean, value: number): BarEnd {
-  const bar = chart.getDatasetMeta(dataset).data[row] as { x: number; y: number };
-  const size = { width: chart.ctx.measureText(text).width, height: SIZE + 2 };
-  const direction = lying ? (value < 0 ? 'left' : 'right') : value < 0 ? 'down' : 'up';
-  return { x: bar.x, y: bar.y, direction, ...size };
+/** Lying bars closer together than a line of text get smaller labels. */
+function sizeFor({ chartArea }: Chart, { lying, categories }: Plan): number {
+  const pitch = (chartArea.bottom - chartArea.top) / Math.max(1, categories.length);
+  return lying ? Math.max(SMALLEST, Math.min(LARGEST, Math.floor(pitch))) : LARGEST;
 }
 
-const canvasOf = (chart: Chart): Box => ({ left: 2, top: 2, width: chart.width - 4, height: chart.height - 4 });
+interface EndOf {
+  readonly dataset: number;
+  readonly ask: LabelAsk;
+  readonly lying: boolean;
+  readonly value: number;
+  readonly size: number;
+}
+
+function barEnd(chart: Chart, { dataset, ask, lying, value, size }: EndOf): BarEnd {
+  const bar = chart.getDatasetMeta(dataset).data[ask.row] as { x: number; y: number };
+  const direction = lying ? (value < 0 ? 'left' : 'right') : value < 0 ? 'down' : 'up';
+  // Digits have no descenders: lines may stand as close as their heights.
+  return { x: bar.x, y: bar.y, direction, width: chart.ctx.measureText(ask.text).width, height: lying ? size - 2 : size + 2 };
+}
+
+/** From the value axis to the edges of the canvas: labels cover no tick and are never cut. */
+function roomOf({ chartArea, width }: Chart): Box {
+  return {
+    left: chartArea.left,
+    top: chartArea.top - LARGEST,
+    width: width - 4 - chartArea.left,
+    height: chartArea.bottom - chartArea.top + LARGEST,
+  };
+}

@@ -66,9 +66,10 @@ function valueAxis(plan: Plan): object {
       color: livery.soft,
       font: { family: livery.font, size: 12 },
       padding: 8,
-      autoSkip: false,
+      autoSkip: true,
+      autoSkipPadding: 6,
       maxRotation: 0,
-      callback: (_value: unknown, index: number) => tickLabels[index] ?? '',
+      callback: (value: unknown) => tickLabels[scale.ticks.indexOf(Number(value))] ?? '',
     },
   };
 }

@@ -9,6 +9,9 @@ const NOTE = { size: 12, weight: 400, line: 18 };
 const GAP_ABOVE_NOTE = 8;
 const GAP_BELOW = 14;
 const SWATCH = 10;
+const SMALLEST = 12;
+// Below this width the head shrinks with the figure, down to three quarters.
+const FULL_WIDTH = 640;
 
 /** Title, line below it, legend and axis note: a box that Chart.js lays out above the plot. */
 export const figureHead = (planNow: () => Plan): Plugin<'bar'> => ({
@@ -45,6 +48,7 @@ class HeadBox {
 
   update(width: number): void {
     const { ctx } = this.chart;
+    this.width = width;
     const measure = (text: string): number => ctx.measureText(text).width;
     ctx.save();
     ctx.font = this.font(TITLE);
@@ -52,8 +56,8 @@ class HeadBox {
     ctx.font = this.font(SUBTITLE);
     this.subtitle = wrapped(this.plan.subtitle, width, SUBTITLE.most, measure);
     ctx.restore();
-    this.width = width;
-    this.height = this.title.length * TITLE.line + this.subtitle.length * SUBTITLE.line + GAP_ABOVE_NOTE + NOTE.line + GAP_BELOW;
+    this.height =
+      (this.title.length * TITLE.line + this.subtitle.length * SUBTITLE.line) * this.share + GAP_ABOVE_NOTE + NOTE.line + GAP_BELOW;
   }
 
   draw(): void {
@@ -68,16 +72,21 @@ class HeadBox {
     ctx.restore();
   }
 
+  private get share(): number {
+    return Math.max(0.75, Math.min(1, this.width / FULL_WIDTH));
+  }
+
   private font({ size, weight }: { size: number; weight: number }): string {
-    return `${weight} ${size}px ${this.plan.livery.font}`;
+    return `${weight} ${Math.max(SMALLEST, Math.round(size * this.share))}px ${this.plan.livery.font}`;
   }
 
   private lines(lines: readonly string[], style: typeof TITLE, colour: string, top: number): number {
     const { ctx } = this.chart;
     ctx.font = this.font(style);
     ctx.fillStyle = colour;
-    lines.forEach((line, i) => ctx.fillText(line, this.left, top + style.line * (i + 0.5)));
-    return top + style.line * lines.length;
+    const step = style.line * this.share;
+    lines.forEach((line, i) => ctx.fillText(line, this.left, top + step * (i + 0.5)));
+    return top + step * lines.length;
   }
 
   private drawNote(middle: number): void {

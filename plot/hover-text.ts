@@ -20,7 +20,10 @@ export function hoverText(picture: Picture, row: number, figure: Figure, units: 
   };
   return {
     title: textAt(column(category), row) || '(missing)',
-    lines: [...carried.map(name => ({ name, value: textAt(column(name), row) || 'missing' })), ...measures.map(name => ({ name, value: value(name) }))],
+    lines: [
+      ...carried.map(name => ({ name, value: textAt(column(name), row) || 'missing' })),
+      ...measures.map(name => ({ name, value: value(name) })),
+    ],
     why: whyOf(picture, row, figure, units),
   };
 }

@@ -14,7 +14,10 @@ export const pointedRow = (planNow: () => Plan, rowNow: () => number | null): Pl
 
 function outline({ ctx }: Chart, bar: BarElement | undefined, colour: string): void {
   if (!bar) return;
-  const { x, y, base, width, height, horizontal } = bar.getProps(['x', 'y', 'base', 'width', 'height', 'horizontal'] as never, true) as unknown as BarShape;
+  const { x, y, base, width, height, horizontal } = bar.getProps(
+    ['x', 'y', 'base', 'width', 'height', 'horizontal'] as never,
+    true,
+  ) as unknown as BarShape;
   if (Number.isNaN(x) || Number.isNaN(y)) return;
   const [left, top, across, down] = horizontal
     ? [Math.min(x, base), y - height / 2, Math.abs(x - base), height]

@@ -1,7 +1,12 @@
 /** A text of at most `longest` characters; a longer one ends in an ellipsis. Counts characters as readers do, not code units. */
 export function shortened(text: string, longest: number): string {
   const characters = Array.from(text);
-  return characters.length <= longest ? text : `${characters.slice(0, longest - 1).join('').trimEnd()}…`;
+  return characters.length <= longest
+    ? text
+    : `${characters
+        .slice(0, longest - 1)
+        .join('')
+        .trimEnd()}…`;
 }
 
 /** Cuts a text into lines no wider than `width`, at spaces; the last line of `most` takes an ellipsis when there is more. */

@@ -22,4 +22,6 @@ export async function toPng(plan: Plan, { width, height, scale }: PngSize): Prom
 }
 
 const blobOf = (canvas: HTMLCanvasElement): Promise<Blob> =>
-  new Promise((resolve, reject) => canvas.toBlob(blob => (blob ? resolve(blob) : reject(new Error('the canvas is too large to be saved'))), 'image/png'));
+  new Promise((resolve, reject) =>
+    canvas.toBlob(blob => (blob ? resolve(blob) : reject(new Error('the canvas is too large to be saved'))), 'image/png'),
+  );

@@ -6,7 +6,7 @@ import { columnOf, isMissing, type NumericValues } from 'core/table';
 import * as z from 'zod/mini';
 import { colourOptions } from './colours';
 import type { CueKind, Expansion, HelperFormula, WhyFacts } from './kind';
-import { readScope, rowsInScope, scopeSchema, scopeToken, scopeWords, windowOf } from './scope';
+import { legendScope, readScope, rowsInScope, scopeSchema, scopeToken, scopeWords, windowOf } from './scope';
 
 const schema = z.object({
   id: z.string(),
@@ -118,7 +118,12 @@ function expand(cue: ExtremesCue, nameFor: (part: string) => string): Expansion 
   const rest = { part: 'rest', name: nameFor('rest'), formula: `case when ${unmarked} then ${measure} end` };
   return {
     helpers: [...found, rest],
-    treatments: found.map(({ part }) => ({ part, colour: cue[part as 'highest' | 'lowest'], label: cue.labels })),
+    treatments: found.map(({ part }) => ({
+      part,
+      colour: cue[part as 'highest' | 'lowest'],
+      label: cue.labels,
+      legend: `${part}${legendScope(cue.scope)}`,
+    })),
     quietsRest: cue.quiet,
   };
 }

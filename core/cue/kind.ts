@@ -32,6 +32,8 @@ export interface Treatment {
   /** Name of a colour of the livery, or `#rrggbb`. */
   readonly colour: string;
   readonly label: boolean;
+  /** What the legend says of it. */
+  readonly legend: string;
 }
 
 /** A cue written out: named formulas, in order, and how their parts show. */

@@ -14,7 +14,8 @@ export const scopeSchema = z.discriminatedUnion('kind', [
 export type CueScope = z.infer<typeof scopeSchema>;
 
 /** The scope as the window of a formula. */
-export const windowOf = (scope: CueScope): string => (scope.kind === 'figure' ? 'over ()' : `over (partition by ${nameText(scope.column)})`);
+export const windowOf = (scope: CueScope): string =>
+  scope.kind === 'figure' ? 'over ()' : `over (partition by ${nameText(scope.column)})`;
 
 const FIGURE = 'figure';
 
@@ -43,3 +44,6 @@ export function scopeWords(scope: CueScope, frame: Frame, row: number): string {
   const column = scope.kind === 'within' ? columnOf(frame.table, scope.column) : undefined;
   return column ? ` in ${textAt(column, row) || 'rows without one'}` : '';
 }
+
+/** " in each valley" for a scope within a column, nothing for the whole figure. */
+export const legendScope = (scope: CueScope): string => (scope.kind === 'within' ? ` in each ${scope.column}` : '');

@@ -22,7 +22,8 @@ export function checkCall(check: Check, call: CallExpr): Typed {
 function checkScalar(check: Check, call: CallExpr, name: ScalarName): Typed {
   const entry: Scalar = scalars[name];
   const [least, most, takes] = entry.arity;
-  if (call.star || call.args.length < least || call.args.length > most) throw check.fault(call, { code: 'argument-count', name, takes, got: call.args.length });
+  if (call.star || call.args.length < least || call.args.length > most)
+    throw check.fault(call, { code: 'argument-count', name, takes, got: call.args.length });
   const { takes: needs } = entry;
   const { parts, type } = needs === 'same' ? check.alike(call.args) : { parts: call.args.map(arg => check.typed(arg, needs)), type: needs };
   return { op: 'scalar', name, args: parts, type, key: `${name}(${parts.map(part => part.key).join(', ')})` };
@@ -44,7 +45,8 @@ function mayAggregate(check: Check, call: CallExpr, name: string): void {
   if (check.insideAggregate) throw check.fault(call, { code: 'aggregate-nested', name });
   if (!call.over && check.place !== 'measure') throw check.fault(call, { code: 'aggregate-here', name });
   if (call.over && check.place !== 'column') throw check.fault(call, { code: 'window-here', name });
-  if (call.over && (call.over.order.length || call.over.bounds)) throw check.fault(call, { code: 'not-yet', what: `${name} over an order` });
+  if (call.over && (call.over.order.length || call.over.bounds))
+    throw check.fault(call, { code: 'not-yet', what: `${name} over an order` });
 }
 
 function aggregateArgument(check: Check, call: CallExpr, name: AggregateName): Typed | null {

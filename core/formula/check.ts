@@ -53,7 +53,8 @@ export class Check {
     const parts = exprs.map(expr => this.expr(expr));
     const type = parts.find(part => part.type !== 'null')?.type ?? 'null';
     parts.forEach((part, i) => {
-      if (part.type !== type && part.type !== 'null') throw this.fault(exprs[i] as Expr, { code: 'wrong-type', needs: type, got: part.type });
+      if (part.type !== type && part.type !== 'null')
+        throw this.fault(exprs[i] as Expr, { code: 'wrong-type', needs: type, got: part.type });
     });
     return { parts, type };
   }
@@ -116,7 +117,12 @@ function checkExpr(check: Check, expr: Expr): Typed {
   }
 }
 
-const constant = (type: ColumnType, value: string | number | boolean): Typed => ({ op: 'constant', value, type, key: literalText(type, value) });
+const constant = (type: ColumnType, value: string | number | boolean): Typed => ({
+  op: 'constant',
+  value,
+  type,
+  key: literalText(type, value),
+});
 
 function checkMoment(check: Check, expr: Expr, type: 'date' | 'timestamp', text: string): Typed {
   const raw = type === 'date' ? parseIsoDate(text) : parseIsoTimestamp(text);

@@ -38,8 +38,8 @@ function compileAnew(text: string, scope: Scope, place: FormulaPlace): Result<Ty
     return parsed.ok ? checkFormula(text, parsed.value, scope, place) : parsed;
   } catch (error) {
     // A chain of thousands of operators can still exhaust the stack on a small device.
-    if (error instanceof RangeError) return failure({ code: 'too-deep', limit: MAX_NESTING, at: placeOf(text, { start: 0, end: 0 }), words: '' });
+    if (error instanceof RangeError)
+      return failure({ code: 'too-deep', limit: MAX_NESTING, at: placeOf(text, { start: 0, end: 0 }), words: '' });
     throw error;
   }
 }
-

@@ -160,7 +160,8 @@ function pickWhere(when: BooleanVec, then: NumericVec, rows: number): Vec {
 function spread(perGroup: Vec, { ids, rows }: Groups): Vec {
   if (ids === null) return { ...perGroup, constant: true };
   const from = perGroup.data;
-  const data = from instanceof Float64Array ? new Float64Array(rows) : from instanceof Int32Array ? new Int32Array(rows) : new Uint8Array(rows);
+  const data =
+    from instanceof Float64Array ? new Float64Array(rows) : from instanceof Int32Array ? new Int32Array(rows) : new Uint8Array(rows);
   for (let row = 0; row < rows; row++) data[row] = from[ids[row] as number] as number;
   return { ...perGroup, data } as Vec;
 }

@@ -43,7 +43,9 @@ function syntaxProblem(text: string, error: GrammarError) {
 
 // A list of forty keywords helps nobody: the named kinds and the punctuation say what is meant.
 function expectedWords(expected: NonNullable<GrammarError['expected']>): string[] {
-  const all = expected.map(item => item.description ?? (item.type === 'literal' ? `“${item.text ?? ''}”` : item.type === 'end' ? 'the end' : ''));
+  const all = expected.map(
+    item => item.description ?? (item.type === 'literal' ? `“${item.text ?? ''}”` : item.type === 'end' ? 'the end' : ''),
+  );
   const named = all.filter((word, i) => word !== '' && word !== 'a space' && (expected[i]?.type !== 'literal' || /^“\W/.test(word)));
   const unique = [...new Set(named.length ? named : all.filter(Boolean))];
   return unique.slice(0, 4);

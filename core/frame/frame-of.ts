@@ -55,7 +55,9 @@ function assemble(
   const carried = carriedColumns(rows, groups, [category.name, ...measured.map(column => column.name)]);
   const unsorted = makeTable(rows.name, [category, ...carried, ...filled.map(item => item.column)]);
   const order = orderOf(unsorted, data);
-  const whatIfs = Object.fromEntries(filled.map(({ column, marked }) => [column.name, Uint8Array.from(order, row => marked[row] as number)]));
+  const whatIfs = Object.fromEntries(
+    filled.map(({ column, marked }) => [column.name, Uint8Array.from(order, row => marked[row] as number)]),
+  );
   return {
     table: takeRows(unsorted, order),
     category: category.name,

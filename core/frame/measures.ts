@@ -17,7 +17,11 @@ export function measureColumns(rows: Table, groups: Groups, measures: readonly M
 }
 
 /** A measure's values with this figure's what-if values in their places; `marked` is 1 there. */
-export function withWhatIfs(column: Column, keys: readonly (string | null)[], whatIfs: readonly WhatIf[]): { column: Column; marked: Uint8Array } {
+export function withWhatIfs(
+  column: Column,
+  keys: readonly (string | null)[],
+  whatIfs: readonly WhatIf[],
+): { column: Column; marked: Uint8Array } {
   const marked = new Uint8Array(keys.length);
   const own = new Map(whatIfs.filter(whatIf => whatIf.measure === column.name).map(whatIf => [whatIf.category, whatIf.value]));
   if (own.size === 0 || column.type !== 'number') return { column, marked };

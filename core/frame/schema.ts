@@ -9,7 +9,10 @@ export const filterSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** A named aggregate formula over the table's columns, such as `sum(milk)`. */
-export const measureSchema = z.object({ name: z.string().check(z.minLength(1)), formula: z.string().check(z.minLength(1), z.maxLength(10_000)) });
+export const measureSchema = z.object({
+  name: z.string().check(z.minLength(1)),
+  formula: z.string().check(z.minLength(1), z.maxLength(10_000)),
+});
 
 /** `table`: as the rows come. `measure`: by a measure's values. */
 export const orderSchema = z.discriminatedUnion('by', [

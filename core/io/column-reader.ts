@@ -21,7 +21,8 @@ const NEARLY_ALL = 0.9;
 /** Chooses a column's type from a sample of its texts. A column of nothing but missing marks is a number. */
 export function planColumn(sample: readonly string[], delimiter: string): ColumnPlan {
   const texts = sample.filter(text => !isMissingWord(text));
-  if (texts.length > 0 && texts.every(text => readBoolean(text) !== MISSING_BOOLEAN)) return { type: 'boolean', read: readBoolean, doubtful: undefined };
+  if (texts.length > 0 && texts.every(text => readBoolean(text) !== MISSING_BOOLEAN))
+    return { type: 'boolean', read: readBoolean, doubtful: undefined };
   return planDate(texts) ?? planNumber(texts, delimiter) ?? { type: 'text', read: () => NaN, doubtful: undefined };
 }
 
@@ -67,7 +68,11 @@ export class ColumnReader {
 
   column(): Column {
     const data = this.data.slice(0, this.length);
-    return named(this.name, { type: this.plan.type, data, ...(this.plan.type === 'text' ? { dictionary: this.codes.dictionary } : {}) } as Column);
+    return named(this.name, {
+      type: this.plan.type,
+      data,
+      ...(this.plan.type === 'text' ? { dictionary: this.codes.dictionary } : {}),
+    } as Column);
   }
 
   /** More misfits than a typo or two: the sample misled, and the column is text after all. */

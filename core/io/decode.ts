@@ -16,7 +16,12 @@ export function decodeText(bytes: Uint8Array, file: string): Result<DecodedText>
   if (marked) return success({ text: new TextDecoder(marked).decode(bytes), notes: [] });
   const nul = bytes.indexOf(0);
   if (nul >= 0) return failure({ code: 'file-binary', file, line: linesBefore(bytes, nul) + 1 });
-  return success(utf8Of(bytes) ?? { text: new TextDecoder('windows-1252').decode(bytes), notes: [{ code: 'encoding-assumed', encoding: 'Western European' }] });
+  return success(
+    utf8Of(bytes) ?? {
+      text: new TextDecoder('windows-1252').decode(bytes),
+      notes: [{ code: 'encoding-assumed', encoding: 'Western European' }],
+    },
+  );
 }
 
 function utf16Of(bytes: Uint8Array): string | undefined {

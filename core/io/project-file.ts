@@ -43,10 +43,14 @@ export function readProjectFile(text: string): Result<ProjectBundle> {
   if (!project.ok) return project;
   const problems = tableFaults(project.value, file.data.tables);
   if (problems.length) return failure(...problems);
-  return success({ project: project.value, tables: Object.fromEntries(Object.entries(file.data.tables).map(([id, table]) => [id, builtTable(table)])) });
+  return success({
+    project: project.value,
+    tables: Object.fromEntries(Object.entries(file.data.tables).map(([id, table]) => [id, builtTable(table)])),
+  });
 }
 
-const isForeign = (value: unknown): boolean => typeof value !== 'object' || value === null || !('format' in value) || value.format !== FORMAT;
+const isForeign = (value: unknown): boolean =>
+  typeof value !== 'object' || value === null || !('format' in value) || value.format !== FORMAT;
 
 function parseJson(text: string): Result<unknown> {
   try {
@@ -61,12 +65,21 @@ type PlainTable = z.infer<typeof tableSchema>;
 
 function tableFaults(project: Project, tables: Readonly<Record<string, PlainTable>>): DocumentProblem[] {
   const fault = (path: string, found: string): DocumentProblem => ({ code: 'document-field', path, found });
-  const absent = project.tables.filter(table => !Object.hasOwn(tables, table.id)).map(table => fault(`tables.${table.id}`, 'the values of this table are absent'));
+  const absent = project.tables
+    .filter(table => !Object.hasOwn(tables, table.id))
+    .map(table => fault(`tables.${table.id}`, 'the values of this table are absent'));
   const uneven = Object.entries(tables).flatMap(([id, { columns }]) => {
     const rows = columns[0]?.cells.length ?? 0;
     const names = columns.map(column => column.name);
-    const repeated = names.filter((name, i) => names.indexOf(name) !== i).map(name => fault(`tables.${id}`, `two columns are called ${name}`));
-    return [...repeated, ...columns.filter(column => column.cells.length !== rows).map(column => fault(`tables.${id}.${column.name}`, `not ${rows} cells long`))];
+    const repeated = names
+      .filter((name, i) => names.indexOf(name) !== i)
+      .map(name => fault(`tables.${id}`, `two columns are called ${name}`));
+    return [
+      ...repeated,
+      ...columns
+        .filter(column => column.cells.length !== rows)
+        .map(column => fault(`tables.${id}.${column.name}`, `not ${rows} cells long`)),
+    ];
   });
   return [...absent, ...uneven];
 }

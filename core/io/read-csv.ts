@@ -154,7 +154,13 @@ class RowNumbers {
 }
 
 function columnNotes({ name, plan, misfits, misfitCount }: ColumnReader, lineOf: (row: number) => number): FileProblem[] {
-  const notes: FileProblem[] = misfits.map(({ row, text }) => ({ code: 'cell-misfit', line: lineOf(row), column: name, text, type: plan.type }));
+  const notes: FileProblem[] = misfits.map(({ row, text }) => ({
+    code: 'cell-misfit',
+    line: lineOf(row),
+    column: name,
+    text,
+    type: plan.type,
+  }));
   const more = misfitCount - misfits.length;
   if (more > 0) notes.push({ code: 'cells-misfit-more', column: name, count: more, type: plan.type });
   return plan.doubtful === undefined ? notes : [...notes, doubtNote(name, plan, plan.doubtful)];

@@ -17,7 +17,11 @@ export interface TokenizeOptions {
 }
 
 /** Cuts a text into rows of cells and hands each over once; nothing is kept. */
-export function tokenize(text: string, onRow: (row: string[], number: number) => void, { delimiter, onProgress }: TokenizeOptions): TokenizeFaults {
+export function tokenize(
+  text: string,
+  onRow: (row: string[], number: number) => void,
+  { delimiter, onProgress }: TokenizeOptions,
+): TokenizeFaults {
   let taken = 0;
   let unclosed: number | undefined;
   const misplaced: number[] = [];

@@ -1,3 +1,5 @@
+import { spreadApart } from './spread-apart';
+
 /** Lengths in CSS pixels, from the top left corner of the canvas. */
 export interface Box {
   readonly left: number;
@@ -15,16 +17,18 @@ export interface BarEnd {
   readonly height: number;
 }
 
-// Closer than this, a label reads as part of its bar.
+// Closer than this, a label reads as part of its bar; two labels this close read as one.
 const GAP_PX = 5;
 
 /**
- * A box beyond each bar's end, moved inside the area where it would be cut off. Labels that would cover an earlier
- * one step away from their bars, as far as the area allows.
+ * A box beyond each bar's end, in the order given. Labels on upright bars that would touch are spread apart sideways;
+ * what still overlaps steps away from its bar. No box leaves the area as long as it fits in it.
  */
 export function placeBarLabels(ends: readonly BarEnd[], area: Box): Box[] {
+  const wanted = ends.map(beyond);
+  const spread = spreadRows(ends, wanted, area).map(box => inside(box, area));
   const placed: Box[] = [];
-  for (const end of ends) placed.push(freeOf(placed, inside(beyond(end), area), end.direction, area));
+  spread.forEach((box, i) => placed.push(freeOf(placed, box, (ends[i] as BarEnd).direction, area)));
   return placed;
 }
 
@@ -41,6 +45,28 @@ function beyond({ x, y, direction, width, height }: BarEnd): Box {
   }
 }
 
+/** Spreads labels that share a line. Only those whose heights meet push each other. */
+function spreadRows(ends: readonly BarEnd[], boxes: readonly Box[], area: Box): Box[] {
+  const out = [...boxes];
+  const waiting = new Set(boxes.keys());
+  for (const first of waiting) {
+    if (ends[first]?.direction !== 'up' && ends[first]?.direction !== 'down') continue;
+    const line = [...waiting].filter(i => sameLine(boxes[first] as Box, boxes[i] as Box));
+    for (const i of line) waiting.delete(i);
+    const stretches = line.map(i => boxes[i] as Box).map(({ left, width }) => ({ start: left, length: width + GAP_PX }));
+    const lefts = spreadApart(stretches, { from: area.left, to: area.left + area.width + GAP_PX });
+    // A label pushed further than its own width would speak of another bar: those step up instead.
+    line.forEach((i, at) => {
+      const box = boxes[i] as Box;
+      const left = lefts[at] as number;
+      if (Math.abs(left - box.left) < box.width * 0.6) out[i] = { ...box, left };
+    });
+  }
+  return out;
+}
+
+const sameLine = (a: Box, b: Box): boolean => a.top < b.top + b.height && b.top < a.top + a.height;
+
 const clamp = (value: number, low: number, high: number): number => Math.max(low, Math.min(value, Math.max(low, high)));
 
 const inside = (box: Box, area: Box): Box => ({
@@ -50,10 +76,12 @@ const inside = (box: Box, area: Box): Box => ({
 });
 
 function freeOf(placed: readonly Box[], box: Box, direction: BarEnd['direction'], area: Box): Box {
-  const step = direction === 'down' ? box.height : -box.height;
+  const [across, down] = { up: [0, -1], down: [0, 1], right: [1, 0], left: [-1, 0] }[direction] as [number, number];
   let candidate = box;
-  for (let tries = 0; tries < 6 && placed.some(other => overlaps(other, candidate)); tries++)
-    candidate = inside({ ...candidate, top: candidate.top + step }, area);
+  for (let tries = 0; tries < 6 && placed.some(other => overlaps(other, candidate)); tries++) {
+    const [left, top] = [candidate.left + across * (box.width + GAP_PX), candidate.top + down * box.height];
+    candidate = inside({ ...candidate, left, top }, area);
+  }
   return candidate;
 }
 

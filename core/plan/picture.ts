@@ -30,7 +30,8 @@ export function pictureOf({ figure, table, units, livery }: PictureRequest): Res
   if (!framed.ok) return framed;
   const frame = framed.value;
   const applied = applyCues(figure.cues, frame);
-  const plan = (cues: readonly AppliedCue[]): Plan => planOf({ figure, frame, applied: cues, units, livery });
+  const roomForLabels = applied.some(({ treatments }) => treatments.some(({ label }) => label));
+  const plan = (cues: readonly AppliedCue[]): Plan => planOf({ figure, frame, applied: cues, units, livery, roomForLabels });
   const plans = { plain: () => [plan([])], cued: () => [plan(applied)], both: () => [plan([]), plan(applied)] }[figure.view]();
   return success({ frame, applied, plans });
 }

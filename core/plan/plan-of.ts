@@ -16,10 +16,12 @@ export interface PlanRequest {
   readonly applied: readonly AppliedCue[];
   readonly units: Readonly<Record<string, string>>;
   readonly livery: Livery;
+  /** Keep room for labels though these cues ask for none, so that plain and cued share one scale. */
+  readonly roomForLabels?: boolean;
 }
 
 // Room beyond the tallest bar for a value written at its end, as a share of the axis.
-const LABEL_HEADROOM = 0.06;
+const LABEL_HEADROOM = 0.1;
 
 /** The drawing of a figure: colours from the cues' helper columns, labels asked for, a scale around the values. */
 export function planOf(request: PlanRequest): Plan {
@@ -27,7 +29,7 @@ export function planOf(request: PlanRequest): Plan {
   const write = writerOf(figure, request.units);
   const winners = winnersOf(applied, frame.table.rowCount);
   const bars = frame.measures.slice(0, 1).map(measure => barLayer(request, measure, winners, write));
-  const labelled = bars.some(layer => layer.labels.length > 0);
+  const labelled = request.roomForLabels ?? bars.some(layer => layer.labels.length > 0);
   const scale = linearScale(bars[0]?.values ?? [], { headroom: labelled ? LABEL_HEADROOM : 0 });
   const measure = frame.measures[0] ?? '';
   return {
@@ -46,7 +48,8 @@ export function planOf(request: PlanRequest): Plan {
   };
 }
 
-const axisNote = (measure: string, unit: string | undefined, category: string): string => `${measure}${unit ? ` (${unit})` : ''} by ${category}`;
+const axisNote = (measure: string, unit: string | undefined, category: string): string =>
+  `${measure}${unit ? ` (${unit})` : ''} by ${category}`;
 
 function categoriesOf({ table, category }: Frame): string[] {
   const column = columnOf(table, category) as Column;
@@ -81,7 +84,7 @@ function legendOf(applied: readonly AppliedCue[], livery: Livery): LegendEntry[]
       return column !== undefined && Array.from(column.data).some((_, row) => !isMissing(column, row));
     }),
   );
-  const entries = shown.map(({ part, colour }): LegendEntry => ({ text: part, colour: colourIn(livery, colour), shape: 'bar' }));
+  const entries = shown.map(({ legend, colour }): LegendEntry => ({ text: legend, colour: colourIn(livery, colour), shape: 'bar' }));
   const unique = entries.filter((entry, i) => entries.findIndex(other => other.text === entry.text && other.colour === entry.colour) === i);
   const rest: LegendEntry[] = applied.some(cue => cue.quietsRest) ? [{ text: 'the rest', colour: livery.quiet, shape: 'bar' }] : [];
   return [...unique, ...rest];

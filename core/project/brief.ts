@@ -27,14 +27,22 @@ export function briefOf(figure: Figure, tables: readonly TableWords[]): Brief {
     data: dataSentence(figure, tables, table),
     shape: shapeSentence(figure, table),
     scales: scalesSentence(figure, table),
-    words: ['Call it ', textToken('title', 'Title', figure.words.title, 'no title'), ', and say ', textToken('subtitle', 'Subtitle', figure.words.subtitle, 'nothing'), ' below.'],
+    words: [
+      'Call it ',
+      textToken('title', 'Title', figure.words.title, 'no title'),
+      ', and say ',
+      textToken('subtitle', 'Subtitle', figure.words.subtitle, 'nothing'),
+      ' below.',
+    ],
   };
 }
 
 function dataSentence({ data }: Figure, tables: readonly TableWords[], table: TableWords | undefined): Sentence {
   const options = tables.map(item => ({ value: item.id, label: item.name }));
   const rows = table ? `, ${table.rowCount.toLocaleString('en')} rows` : '';
-  const kept = data.filters.length ? `, kept by ${data.filters.length === 1 ? 'the filter' : `${data.filters.length} filters`} above the figure` : '';
+  const kept = data.filters.length
+    ? `, kept by ${data.filters.length === 1 ? 'the filter' : `${data.filters.length} filters`} above the figure`
+    : '';
   return ['Take ', choiceToken('table', 'Table', data.table, options), `${rows}${kept}.`];
 }
 
@@ -45,7 +53,9 @@ function shapeSentence({ data, shape }: Figure, table: TableWords | undefined): 
   return [
     'Show ',
     choiceToken('measure', 'Measure', parts?.column ?? measure?.formula ?? '', measureOptions(columns, parts?.summary)),
-    ...(parts && parts.column !== ROWS ? [' ', choiceToken('summary', 'Summed how', parts.summary, summaryOptions(columns, parts.column))] : []),
+    ...(parts && parts.column !== ROWS
+      ? [' ', choiceToken('summary', 'Summed how', parts.summary, summaryOptions(columns, parts.column))]
+      : []),
     ' by ',
     choiceToken('category', 'Category', data.category, plainOptions(columns.map(column => column.name))),
     ' as ',

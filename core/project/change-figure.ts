@@ -77,7 +77,8 @@ function withMeasure(figure: Figure, next: Measure, category: string): Change {
   };
 }
 
-const followed = (order: Order, from: string, to: string): Order => (order.by === 'measure' && order.measure === from ? { ...order, measure: to } : order);
+const followed = (order: Order, from: string, to: string): Order =>
+  order.by === 'measure' && order.measure === from ? { ...order, measure: to } : order;
 
 const follow = (cue: Cue, from: string, to: string): Cue => (cue.measure === from ? kindOf(cue).change(cue, 'measure', to) : cue);
 

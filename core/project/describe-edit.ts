@@ -27,6 +27,8 @@ export function describeEdit(edit: Edit, before: Project): string {
     case 'reset-what-ifs':
       return 'reset what-if values';
     case 'all':
-      return edit.edits.length === 1 ? describeEdit(edit.edits[0] as Edit, before) : (edit.edits.map(one => describeEdit(one, before))[0] ?? 'changed nothing');
+      return edit.edits.length === 1
+        ? describeEdit(edit.edits[0] as Edit, before)
+        : (edit.edits.map(one => describeEdit(one, before))[0] ?? 'changed nothing');
   }
 }

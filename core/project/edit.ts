@@ -64,4 +64,7 @@ const sameWhatIf: Same<Omit<WhatIf, 'value'>> = (a, b) => a.by === b.by && a.cat
 const without = <K, T extends K>(list: readonly T[], gone: readonly K[], same: Same<K>): T[] =>
   list.filter(item => !gone.some(other => same(item, other)));
 
-const merged = <K, T extends K>(list: readonly T[], added: readonly T[], same: Same<K>): T[] => [...without<K, T>(list, added, same), ...added];
+const merged = <K, T extends K>(list: readonly T[], added: readonly T[], same: Same<K>): T[] => [
+  ...without<K, T>(list, added, same),
+  ...added,
+];

@@ -10,7 +10,8 @@ const migrations: Readonly<Record<number, Migration>> = {};
 
 /** A project from untrusted data: an older version is migrated, a newer one refused, every fault named by its path. */
 export function readProject(data: unknown): Result<Project> {
-  if (typeof data !== 'object' || data === null || !('version' in data) || typeof data.version !== 'number') return failure({ code: 'document-foreign' });
+  if (typeof data !== 'object' || data === null || !('version' in data) || typeof data.version !== 'number')
+    return failure({ code: 'document-foreign' });
   if (data.version > PROJECT_VERSION) return failure({ code: 'document-newer', version: data.version, known: PROJECT_VERSION });
   const parsed = projectSchema.safeParse(migrated(data as Record<string, unknown>, data.version));
   return parsed.success ? success(parsed.data) : failure(...faultsOf(parsed.error));

@@ -12,7 +12,11 @@ export function daysOf(year: number, month: number, day: number): number {
 export const isoDate = (days: number): string => new Date(days * MS_PER_DAY).toISOString().slice(0, 10);
 
 /** UTC milliseconds as `2031-06-02 05:30:00`, with milliseconds only where there are any. */
-export const isoTimestamp = (ms: number): string => new Date(ms).toISOString().replace('T', ' ').replace(/(\.000)?Z$/, '');
+export const isoTimestamp = (ms: number): string =>
+  new Date(ms)
+    .toISOString()
+    .replace('T', ' ')
+    .replace(/(\.000)?Z$/, '');
 
 /** `2031-06-02` as days since 1970-01-01, or NaN. */
 export function parseIsoDate(text: string): number {

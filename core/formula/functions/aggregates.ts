@@ -107,9 +107,11 @@ function numberExtreme(data: Float64Array, step: 0 | 1, { ids, count, rows }: Gr
   if (ids === null) {
     let found = NaN;
     if (direction === 1) {
-      for (let row = 0; row < rows; row++) if (!((data[row * step] as number) <= found) && data[row * step] === data[row * step]) found = data[row * step] as number;
+      for (let row = 0; row < rows; row++)
+        if (!((data[row * step] as number) <= found) && data[row * step] === data[row * step]) found = data[row * step] as number;
     } else {
-      for (let row = 0; row < rows; row++) if (!((data[row * step] as number) >= found) && data[row * step] === data[row * step]) found = data[row * step] as number;
+      for (let row = 0; row < rows; row++)
+        if (!((data[row * step] as number) >= found) && data[row * step] === data[row * step]) found = data[row * step] as number;
     }
     return best.fill(found);
   }

@@ -1,0 +1,77 @@
+import { parseCell } from 'core/io';
+import { keyOf, type WhatIf } from 'core/frame';
+import type { Edit } from 'core/project';
+import { messageFor, success, type Problem, type Result } from 'core/result';
+import { columnOf, type Cell, type CellEdit, type Column } from 'core/table';
+import type { Shown } from '../services/picture-store';
+import type { SourceInfo } from '../services/engine-api';
+import type { CellAddress, CellText } from './grid-column';
+import { editedColumn, onlySource } from './ledger-columns';
+
+/** What typing into cells of the ledger means: edits of source rows, what-if values, and what could not be read. */
+export interface CellChanges {
+  readonly edit: Edit | null;
+  readonly problems: readonly string[];
+}
+
+/** Turns typed or pasted cells into one edit. Cells that cannot take a value are passed over; unreadable ones are told. */
+export function changesFor(shown: Shown, source: SourceInfo, cells: readonly CellText[]): CellChanges {
+  const targets = cells.flatMap(cell => {
+    const target = targetOf(shown, cell);
+    return target ? [{ target, value: valueFor(target, source, cell.text) }] : [];
+  });
+  const edits: CellEdit[] = [];
+  const whatIfs: WhatIf[] = [];
+  const problems: Problem[] = [];
+  for (const { target, value } of targets) {
+    if (!value.ok) problems.push(...value.problems);
+    else if (target.kind === 'source') edits.push({ row: target.row, column: target.column, value: value.value });
+    else whatIfs.push({ by: target.by, category: target.category, measure: target.measure, value: value.value as number | null });
+  }
+  return { edit: editOf(shown, edits, whatIfs), problems: problems.map(messageFor) };
+}
+
+/** Takes a cell's edit or what-if value back. */
+export function resetFor(shown: Shown, cell: CellAddress): Edit | null {
+  const target = targetOf(shown, cell);
+  if (!target) return null;
+  if (target.kind === 'what-if') {
+    const { by, category, measure } = target;
+    return { kind: 'reset-what-ifs', figure: shown.ask.figure.id, whatIfs: [{ by, category, measure }] };
+  }
+  return { kind: 'reset-cells', table: shown.ask.figure.data.table, cells: [{ row: target.row, column: target.column }] };
+}
+
+type Target =
+  | { readonly kind: 'source'; readonly row: number; readonly column: string }
+  | { readonly kind: 'what-if'; readonly by: string; readonly category: string | null; readonly measure: string };
+
+/** A cell that stands for one row edits that row; one that sums up several takes a what-if value. */
+function targetOf(shown: Shown, { row, column }: CellAddress): Target | null {
+  const frame = shown.picture?.frame;
+  if (!frame || row >= frame.table.rowCount) return null;
+  const source = onlySource(frame, row);
+  if (frame.measures.includes(column)) {
+    const edited = editedColumn(shown, column);
+    const hasWhatIf = frame.whatIfs[column]?.[row] === 1;
+    if (source !== undefined && edited !== undefined && !hasWhatIf) return { kind: 'source', row: source, column: edited };
+    const category = keyOf(columnOf(frame.table, frame.category) as Column, row);
+    return { kind: 'what-if', by: frame.category, category, measure: column };
+  }
+  const isKey = column === frame.category || frame.carried.includes(column);
+  return isKey && source !== undefined ? { kind: 'source', row: source, column } : null;
+}
+
+function valueFor(target: Target, source: SourceInfo, text: string): Result<Cell> {
+  if (target.kind === 'what-if') return parseCell(text, { name: target.measure, type: 'number' });
+  const column = source.columns.find(item => item.name.toLowerCase() === target.column.toLowerCase());
+  return column ? parseCell(text, column) : success(text);
+}
+
+function editOf({ ask }: Shown, edits: readonly CellEdit[], whatIfs: readonly WhatIf[]): Edit | null {
+  const steps: Edit[] = [];
+  if (edits.length) steps.push({ kind: 'edit-cells', table: ask.figure.data.table, cells: edits });
+  if (whatIfs.length) steps.push({ kind: 'set-what-ifs', figure: ask.figure.id, whatIfs });
+  if (steps.length === 0) return null;
+  return steps.length === 1 ? (steps[0] as Edit) : { kind: 'all', edits: steps };
+}

@@ -1,0 +1,73 @@
+import type { IHeaderComp, IHeaderParams } from 'ag-grid-community';
+import type { GridColumn } from './grid-column';
+
+export interface ColumnHeaderParams extends IHeaderParams {
+  readonly shown: GridColumn;
+  readonly onFormula: (column: GridColumn, button: HTMLElement) => void;
+}
+
+/** A column's name; for a helper column its cue's number and colour, and a button that shows its formula. */
+export class ColumnHeader implements IHeaderComp {
+  private readonly root = document.createElement('div');
+  private params!: ColumnHeaderParams;
+  private readonly follow = (): void => this.drawSort();
+
+  init(params: ColumnHeaderParams): void {
+    this.params = params;
+    this.root.className = 'ledger-header';
+    const { helper, name } = params.shown;
+    if (helper) this.root.append(badge(helper.cue, helper.colour));
+    const label = document.createElement('button');
+    label.type = 'button';
+    label.className = 'ledger-name';
+    label.textContent = name;
+    label.title = `Sort by ${name}`;
+    label.addEventListener('click', event => params.progressSort(event.shiftKey));
+    this.root.append(label, this.arrow);
+    if (helper) this.root.append(this.formulaButton());
+    params.column.addEventListener('sortChanged', this.follow);
+    this.drawSort();
+  }
+
+  getGui(): HTMLElement {
+    return this.root;
+  }
+
+  refresh(): boolean {
+    return false;
+  }
+
+  destroy(): void {
+    this.params.column.removeEventListener('sortChanged', this.follow);
+  }
+
+  private readonly arrow = document.createElement('span');
+
+  private drawSort(): void {
+    const sort = this.params.column.getSort();
+    this.arrow.textContent = sort === 'asc' ? '↑' : sort === 'desc' ? '↓' : '';
+  }
+
+  private formulaButton(): HTMLElement {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.className = 'ledger-formula';
+    button.textContent = 'formula';
+    button.setAttribute('aria-label', `Formula of ${this.params.shown.name}`);
+    button.addEventListener('click', () => this.params.onFormula(this.params.shown, button));
+    return button;
+  }
+}
+
+function badge(cue: number, colour: string | null): HTMLElement {
+  const made = document.createElement('span');
+  made.className = 'ledger-badge';
+  made.textContent = String(cue);
+  made.title = `Computed by cue ${cue}`;
+  made.style.setProperty('--tint', tintOf(colour));
+  return made;
+}
+
+/** A cue colour as CSS; helper columns without one are quiet. */
+export const tintOf = (colour: string | null): string =>
+  colour === null ? 'var(--figure-quiet)' : colour.startsWith('#') ? colour : `var(--cue-${colour})`;

@@ -1,0 +1,30 @@
+import type { Cell } from 'core/table';
+
+/** What stands at a cell beside its value. */
+export type CellMark = 'edited' | 'what-if' | 'edited-below' | null;
+
+/** A column as the grid shows it; everything is asked by row, so no row object is ever made. */
+export interface GridColumn {
+  readonly name: string;
+  readonly numeric: boolean;
+  /** For sorting. */
+  readonly value: (row: number) => Cell;
+  /** For reading; missing is the empty text. */
+  readonly text: (row: number) => string;
+  readonly mark: (row: number) => CellMark;
+  readonly editable: (row: number) => boolean;
+  /** The cell sums up several rows: Enter opens them. */
+  readonly opens: (row: number) => boolean;
+  /** Helper columns: the cue they belong to, its colour, and the formula. */
+  readonly helper?: { readonly cue: number; readonly colour: string | null; readonly formula: string };
+}
+
+/** A place in the grid, by row of the data and column name. */
+export interface CellAddress {
+  readonly row: number;
+  readonly column: string;
+}
+
+export interface CellText extends CellAddress {
+  readonly text: string;
+}

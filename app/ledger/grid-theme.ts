@@ -1,0 +1,23 @@
+import { createTheme } from 'ag-grid-community';
+
+/** The grid in Cowbell's own dress: hairlines, no boxes, colours from tokens.css. */
+export const gridTheme = createTheme().withParams({
+  backgroundColor: 'var(--surface)',
+  foregroundColor: 'var(--ink)',
+  accentColor: 'var(--accent)',
+  borderColor: 'var(--hair)',
+  headerBackgroundColor: 'var(--surface)',
+  headerTextColor: 'var(--soft)',
+  headerFontWeight: 400,
+  headerFontSize: 12.5,
+  fontFamily: 'var(--font-figure)',
+  fontSize: 13.5,
+  spacing: 4,
+  cellHorizontalPadding: 12,
+  wrapperBorder: false,
+  headerRowBorder: true,
+  rowBorder: { color: 'color-mix(in srgb, var(--hair) 55%, transparent)' },
+  columnBorder: false,
+  rowHoverColor: 'var(--accent-wash)',
+  headerColumnResizeHandleColor: 'var(--hair)',
+});

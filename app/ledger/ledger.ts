@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { pasteGrid } from 'core/io';
+import { counted } from 'core/sentence';
+import { EMPTY_SHOWN, PictureStore } from '../services/picture-store';
+import { Notices } from '../services/notices';
+import { ProjectStore } from '../services/project-store';
+import { Icon } from '../ui/icon';
+import { changesFor, resetFor } from './cell-edit';
+import { DataGrid, type FormulaAsk } from './data-grid';
+import type { CellAddress, CellText } from './grid-column';
+import { ledgerColumns, sourceCount } from './ledger-columns';
+import { SourceRows } from './source-rows';
+
+/** The frame as a table: data columns first, then each cue's helper columns. */
+@Component({
+  selector: 'cb-ledger',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DataGrid, Icon, SourceRows],
+  host: { class: 'relative grid h-full min-h-0 grid-rows-[auto_1fr] bg-surface', role: 'region', 'aria-label': 'Ledger' },
+  templateUrl: './ledger.html',
+})
+export class Ledger {
+  private readonly store = inject(ProjectStore);
+  private readonly pictures = inject(PictureStore);
+  private readonly notices = inject(Notices);
+
+  protected readonly shown = toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN });
+  private readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  protected readonly row = this.pictures.pointedRow;
+  protected readonly columns = computed(() => (this.figure() ? ledgerColumns(this.shown()) : []));
+  protected readonly rowCount = computed(() => (this.figure() ? (this.shown().picture?.frame.table.rowCount ?? 0) : 0));
+  protected readonly focus = signal<CellAddress | null>(null);
+  protected readonly opened = signal<CellAddress | null>(null);
+  protected readonly formula = signal<(FormulaAsk & { readonly left: number; readonly top: number }) | null>(null);
+
+  /** The cell in focus in words, and what can be done with it. */
+  protected readonly about = computed(() => {
+    const [at, frame] = [this.focus(), this.shown().picture?.frame];
+    const column = this.columns().find(item => item.name === at?.column);
+    if (!at || !frame || !column || at.row >= this.rowCount()) return null;
+    const mark = column.mark(at.row);
+    const sums = column.opens(at.row) ? `sums up ${counted(sourceCount(frame, at.row), 'row')}` : '';
+    const words = {
+      'what-if': 'a what-if value, in this figure alone',
+      edited: 'edited; the source keeps its value',
+      'edited-below': `${sums}, some edited`,
+    };
+    const name = this.columns()[0]?.text(at.row) || '(missing)';
+    return {
+      at,
+      label: `${name}, ${at.column}`,
+      words: mark ? words[mark] : sums,
+      opens: column.opens(at.row),
+      resets: mark === 'what-if' || mark === 'edited',
+    };
+  });
+
+  protected typed(cells: readonly CellText[]): void {
+    const { figure } = this.shown().ask;
+    const source = this.store.snapshot?.sources[figure.data.table];
+    if (!source) return;
+    const { edit, problems } = changesFor(this.shown(), source, cells);
+    if (edit) this.store.apply(edit);
+    if (problems.length) this.notices.fault(problems[0] as string, { details: problems.slice(1, 6) });
+  }
+
+  protected pasted({ at, text }: { readonly at: readonly CellAddress[][]; readonly text: string }): void {
+    const block = pasteGrid(text);
+    const cells = block.flatMap((texts, i) => texts.flatMap((cell, j) => (at[i]?.[j] ? [{ ...at[i][j], text: cell }] : [])));
+    this.typed(cells);
+  }
+
+  protected reset(cell: CellAddress): void {
+    const edit = resetFor(this.shown(), cell);
+    if (edit) this.store.apply(edit);
+  }
+
+  protected showFormula(ask: FormulaAsk, host: HTMLElement): void {
+    const [button, frame] = [ask.button.getBoundingClientRect(), host.getBoundingClientRect()];
+    this.formula.set({
+      ...ask,
+      left: Math.max(8, Math.min(button.left - frame.left, frame.width - 380)),
+      top: button.bottom - frame.top + 4,
+    });
+    setTimeout(() => host.querySelector<HTMLElement>('[data-formula-close]')?.focus());
+  }
+
+  protected closeFormula(): void {
+    this.formula()?.button.focus();
+    this.formula.set(null);
+  }
+
+  protected async copyFormula(text: string): Promise<void> {
+    await navigator.clipboard.writeText(text);
+    this.notices.done('Copied the formula as SQL.');
+  }
+}

@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, output, signal } from '@angular/core';
+import { parseCell, pasteGrid } from 'core/io';
+import { counted } from 'core/sentence';
+import { messageFor } from 'core/result';
+import { cellAt, isNumeric, textAt, type CellEdit, type Table } from 'core/table';
+import { EngineClient } from '../services/engine-client';
+import { Notices } from '../services/notices';
+import type { Shown } from '../services/picture-store';
+import { ProjectStore } from '../services/project-store';
+import { Icon } from '../ui/icon';
+import { DataGrid } from './data-grid';
+import type { CellAddress, CellText, GridColumn } from './grid-column';
+
+/** The rows of the table behind one summed-up cell: edit one of them, or give the cell a what-if value. */
+@Component({
+  selector: 'cb-source-rows',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DataGrid, Icon],
+  host: {
+    class: 'grid grid-rows-[auto_1fr] bg-surface',
+    role: 'group',
+    'aria-label': 'Rows behind the cell',
+    '(keydown.escape)': 'closed.emit()',
+  },
+  template: `
+    <div class="flex flex-wrap items-center gap-2 border-b border-hair px-4 py-1 text-small">
+      <button type="button" class="act" data-back (click)="closed.emit()"><cb-icon name="x" />Back to the ledger</button>
+      <span
+        ><b class="font-semibold">{{ name() }}</b
+        >, {{ count() }}</span
+      >
+      <span class="grow"></span>
+      @if (resettable(); as cell) {
+        <button type="button" class="act" (click)="reset(cell)"><cb-icon name="undo" />Reset the cell</button>
+      }
+      <form
+        class="flex items-center gap-2"
+        (submit)="$event.preventDefault(); whatIf.emit({ row: at().row, column: at().column, text: field.value }); closed.emit()"
+      >
+        <label class="text-soft" for="what-if">What if {{ at().column }} were</label>
+        <input #field id="what-if" class="field w-28" inputmode="decimal" autocomplete="off" />
+        <button type="submit" class="act">Try it</button>
+      </form>
+    </div>
+    <cb-data-grid
+      [columns]="columns()"
+      [rowCount]="rows().length"
+      (typed)="typed($event)"
+      (pasted)="pasted($event)"
+      (focusedCell)="focus.set($event)"
+    />
+  `,
+})
+export class SourceRows {
+  private readonly engine = inject(EngineClient);
+  private readonly store = inject(ProjectStore);
+  private readonly notices = inject(Notices);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  readonly shown = input.required<Shown>();
+  readonly at = input.required<CellAddress>();
+  readonly closed = output();
+  readonly whatIf = output<CellText>();
+
+  private readonly table = signal<Table | null>(null);
+  protected readonly focus = signal<CellAddress | null>(null);
+  /** Row numbers of the source table. */
+  protected readonly rows = computed(() => {
+    const frame = this.shown().picture?.frame;
+    const { row } = this.at();
+    return frame ? frame.rows.slice(frame.offsets[row], frame.offsets[row + 1]) : new Int32Array();
+  });
+  protected readonly count = computed(() => counted(this.rows().length, 'row'));
+  protected readonly name = computed(() => {
+    const frame = this.shown().picture?.frame;
+    const column = frame?.table.columns[0];
+    return column ? textAt(column, this.at().row) || '(missing)' : '';
+  });
+  protected readonly columns = computed(() => {
+    const table = this.table();
+    return table && table.rowCount === this.rows().length ? table.columns.map((_, i) => this.columnAt(table, i)) : [];
+  });
+  protected readonly resettable = computed(() => {
+    const at = this.focus();
+    return at && this.isEdited(at) ? at : null;
+  });
+
+  constructor() {
+    effect(() => void this.load(this.shown(), this.rows()));
+    setTimeout(() => this.host.nativeElement.querySelector<HTMLElement>('[data-back]')?.focus());
+  }
+
+  protected typed(cells: readonly CellText[]): void {
+    const read = cells.map(cell => ({ cell, value: parseCell(cell.text, this.typeOf(cell.column)) }));
+    const edits = read.flatMap(({ cell, value }): CellEdit[] =>
+      value.ok ? [{ row: this.rows()[cell.row] ?? -1, column: cell.column, value: value.value }] : [],
+    );
+    if (edits.length) this.store.apply({ kind: 'edit-cells', table: this.tableId(), cells: edits });
+    const problems = read.flatMap(({ value }) => (value.ok ? [] : value.problems.map(messageFor)));
+    if (problems.length) this.notices.fault(problems[0] as string, { details: problems.slice(1, 6) });
+  }
+
+  protected pasted({ at, text }: { readonly at: readonly CellAddress[][]; readonly text: string }): void {
+    this.typed(pasteGrid(text).flatMap((texts, i) => texts.flatMap((cell, j) => (at[i]?.[j] ? [{ ...at[i][j], text: cell }] : []))));
+  }
+
+  protected reset({ row, column }: CellAddress): void {
+    this.store.apply({ kind: 'reset-cells', table: this.tableId(), cells: [{ row: this.rows()[row] ?? -1, column }] });
+  }
+
+  private readonly tableId = computed(() => this.shown().ask.figure.data.table);
+
+  private typeOf(name: string) {
+    const source = this.store.snapshot?.sources[this.tableId()];
+    return source?.columns.find(column => column.name === name) ?? { name, type: 'text' as const };
+  }
+
+  private isEdited({ row, column }: CellAddress): boolean {
+    return this.shown().ask.edits.some(edit => edit.row === this.rows()[row] && edit.column === column);
+  }
+
+  private columnAt(table: Table, index: number): GridColumn {
+    const column = table.columns[index] as Table['columns'][number];
+    return {
+      name: column.name,
+      numeric: isNumeric(column) && column.type === 'number',
+      value: row => cellAt(column, row),
+      text: row => textAt(column, row),
+      mark: row => (this.isEdited({ row, column: column.name }) ? 'edited' : null),
+      editable: () => true,
+      opens: () => false,
+    };
+  }
+
+  private async load({ ask }: Shown, rows: Int32Array): Promise<void> {
+    this.table.set(await this.engine.api.rowsOf(ask.figure.data.table, ask.edits, rows));
+  }
+}

@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import type { StoredProject } from '../services/engine-api';
+import { EngineClient } from '../services/engine-client';
+import { Notices } from '../services/notices';
+import { Opener, SAMPLE_ID } from '../services/opener';
+import { ProjectStore } from '../services/project-store';
+import { Icon } from '../ui/icon';
+
+/** What can be opened: a file, pasted rows, the sample, and the projects of this browser. */
+@Component({
+  selector: 'cb-library',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Icon],
+  host: { class: 'block w-[360px]' },
+  template: `
+    <p class="sheet-head">Open a CSV file or a Cowbell project. You can also drop it anywhere, or paste rows on the stage.</p>
+    <input
+      #picker
+      type="file"
+      class="hidden"
+      accept=".csv,.tsv,.txt,.json,text/csv,text/plain"
+      aria-label="File"
+      (change)="openFile(picker)"
+    />
+    <button type="button" class="row" data-first (click)="picker.click()"><cb-icon name="folder-open" />Choose a file…</button>
+    <form class="p-2" (submit)="$event.preventDefault(); openText(rows.value)">
+      <label class="text-small text-soft" for="pasted-rows">Or paste rows here, the first line naming the columns</label>
+      <textarea #rows id="pasted-rows" class="field formula mt-1 h-20" placeholder="hut;milk&#10;Ashlatch;2125"></textarea>
+      <div class="mt-1 flex justify-end"><button type="submit" class="act act-loud">Open the rows</button></div>
+    </form>
+    <p class="sheet-head border-t border-hair pt-2">Projects in this browser</p>
+    @if (!hasSample()) {
+      <button type="button" class="row" (click)="openSample()">Highmeadow season, the sample project</button>
+    }
+    @for (project of stored(); track project.id) {
+      <div class="flex items-center">
+        <button
+          type="button"
+          class="row min-w-0"
+          [attr.aria-current]="project.id === current() ? 'true' : null"
+          (click)="openStored(project.id)"
+        >
+          <span class="grow truncate" [class.font-semibold]="project.id === current()">{{ project.name }}</span>
+          <span class="text-small text-soft">{{ when(project.savedAt) }}</span>
+        </button>
+        @if (project.id !== current()) {
+          <button type="button" class="act p-1.5" [attr.aria-label]="'Remove ' + project.name" (click)="remove(project)">
+            <cb-icon name="trash" />
+          </button>
+        }
+      </div>
+    }
+  `,
+})
+export class Library {
+  private readonly engine = inject(EngineClient);
+  private readonly opener = inject(Opener);
+  private readonly notices = inject(Notices);
+  private readonly store = inject(ProjectStore);
+  readonly done = output();
+
+  protected readonly stored = signal<readonly StoredProject[]>([]);
+  protected readonly hasSample = signal(true);
+  protected readonly current = signal(this.store.snapshot?.history.project.id ?? '');
+
+  constructor() {
+    void this.engine.api.storedProjects().then(list => {
+      this.stored.set(list);
+      this.hasSample.set(list.some(project => project.id === SAMPLE_ID));
+    });
+  }
+
+  protected openFile(picker: HTMLInputElement): void {
+    const file = picker.files?.[0];
+    if (!file) return;
+    this.done.emit();
+    void this.opener.openFile(file);
+  }
+
+  protected openText(text: string): void {
+    this.done.emit();
+    void this.opener.openText(text);
+  }
+
+  protected openSample(): void {
+    this.done.emit();
+    void this.opener.openSample();
+  }
+
+  protected openStored(id: string): void {
+    this.done.emit();
+    if (id !== this.current()) void this.opener.openStored(id);
+  }
+
+  /** The project leaves the list at once and the browser only when its notice does. */
+  protected remove(project: StoredProject): void {
+    const before = this.stored();
+    this.stored.set(before.filter(other => other.id !== project.id));
+    this.notices.done(`Removed ${project.name} from this browser.`, {
+      undo: () => this.stored.set(before),
+      left: () => void this.engine.api.removeStored(project.id),
+    });
+  }
+
+  protected when(savedAt: number): string {
+    return new Date(savedAt).toLocaleDateString('en', { day: 'numeric', month: 'short' });
+  }
+}

@@ -1,0 +1,38 @@
+import { applyEdit, describeEdit, type Edit, type Project } from 'core/project';
+
+/** A project with everything that can be undone and redone in this session. */
+export interface History {
+  readonly project: Project;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+}
+
+export interface Step {
+  readonly project: Project;
+  readonly words: string;
+}
+
+export const historyOf = (project: Project): History => ({ project, past: [], future: [] });
+
+export type HistoryMove = { readonly kind: 'edit'; readonly edit: Edit } | { readonly kind: 'undo' } | { readonly kind: 'redo' };
+
+/** The history after a move; undoing or redoing with nothing to take leaves it as it is. */
+export function moveHistory(history: History, move: HistoryMove): History {
+  switch (move.kind) {
+    case 'edit': {
+      const step = { project: history.project, words: describeEdit(move.edit, history.project) };
+      return { project: applyEdit(history.project, move.edit), past: [...history.past, step], future: [] };
+    }
+    case 'undo': {
+      const step = history.past.at(-1);
+      if (!step) return history;
+      const undone = { project: history.project, words: step.words };
+      return { project: step.project, past: history.past.slice(0, -1), future: [undone, ...history.future] };
+    }
+    case 'redo': {
+      const [step, ...future] = history.future;
+      if (!step) return history;
+      return { project: step.project, past: [...history.past, { project: history.project, words: step.words }], future };
+    }
+  }
+}

@@ -1,0 +1,85 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Filter } from 'core/frame';
+import type { Figure } from 'core/project';
+import { plainOptions } from 'core/sentence';
+import { EngineClient } from '../services/engine-client';
+import { ProjectStore } from '../services/project-store';
+import { ChoiceList } from '../ui/choice-list';
+import { Icon } from '../ui/icon';
+import { Sheet } from '../ui/sheet';
+import { FilterEditor } from './filter-editor';
+import { filterWords } from './filter-words';
+
+/** The figure's filters as chips; each opens its values, and one more can be added for any column. */
+@Component({
+  selector: 'cb-filter-chips',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceList, FilterEditor, Icon, Sheet],
+  host: { class: 'flex flex-wrap items-center gap-2', role: 'group', 'aria-label': 'Filters' },
+  template: `
+    @for (filter of figure().data.filters; track filter.column) {
+      <span class="chip pr-0.5">
+        <button class="overflow-hidden text-ellipsis" [cbSheet]="editor" [sheetLabel]="'Filter ' + filter.column">
+          {{ words(filter) }}
+        </button>
+        <button type="button" class="act p-1" [attr.aria-label]="'Take off the filter on ' + filter.column" (click)="remove(filter)">
+          <cb-icon name="x" />
+        </button>
+      </span>
+      <ng-template #editor>
+        <cb-filter-editor [filter]="filter" [figure]="figure()" (changed)="set($event)" />
+      </ng-template>
+    }
+    <button #adder="cbSheet" class="act text-soft" [cbSheet]="columns" sheetLabel="Filter by"><cb-icon name="plus" />Filter</button>
+    <ng-template #columns let-close>
+      <p class="sheet-head">Keep only some rows, by</p>
+      <cb-choice-list [options]="options()" label="Column" (chosen)="add($event, close)" />
+    </ng-template>
+  `,
+})
+export class FilterChips {
+  private readonly store = inject(ProjectStore);
+  private readonly engine = inject(EngineClient);
+  private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
+  readonly figure = input.required<Figure>();
+
+  private readonly columns = computed(() => this.tables().find(table => table.id === this.figure().data.table)?.columns ?? []);
+  protected readonly options = computed(() => {
+    const used = new Set(this.figure().data.filters.map(filter => filter.column));
+    return plainOptions(this.columns().flatMap(column => (used.has(column.name) ? [] : [column.name])));
+  });
+  protected readonly words = filterWords;
+
+  protected add(column: string, close: () => void): void {
+    close();
+    const type = this.columns().find(item => item.name === column)?.type;
+    const ranged = type !== 'text' && type !== 'boolean';
+    // A fresh filter keeps everything until something is taken out of it.
+    if (ranged) this.put({ kind: 'range', column, low: null, high: null });
+    else void this.allValues(column).then(keep => this.put({ kind: 'values', column, keep }));
+  }
+
+  private async allValues(column: string): Promise<(string | null)[]> {
+    const { table } = this.figure().data;
+    const counts = await this.engine.api.valueCounts(table, this.store.tableDoc(table)?.edits ?? [], column);
+    return counts.map(({ value }) => value);
+  }
+
+  protected set(filter: Filter): void {
+    this.change(filters => filters.map(other => (other.column === filter.column ? filter : other)));
+  }
+
+  protected remove(filter: Filter): void {
+    this.change(filters => filters.filter(other => other !== filter));
+  }
+
+  private put(filter: Filter): void {
+    this.change(filters => [...filters, filter]);
+  }
+
+  private change(step: (filters: readonly Filter[]) => Filter[]): void {
+    const { data } = this.figure();
+    this.store.changeFigure({ data: { ...data, filters: step(data.filters) } });
+  }
+}

@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { View } from 'core/project';
+import { hoverText } from 'plot';
+import { PictureStore } from '../services/picture-store';
+import { ProjectStore } from '../services/project-store';
+import { FigureCanvas } from './figure-canvas';
+import { FilterChips } from './filter-chips';
+
+const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
+  { value: 'plain', label: 'plain' },
+  { value: 'cued', label: 'cued' },
+  { value: 'both', label: 'both' },
+];
+
+/** The figure at its true proportions, its filters above it, and the choice of plain, cued or both. */
+@Component({
+  selector: 'cb-stage',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FigureCanvas, FilterChips],
+  host: { class: 'grid h-full min-h-0 grid-rows-[auto_1fr] bg-surface', role: 'region', 'aria-label': 'Stage' },
+  templateUrl: './stage.html',
+})
+export class Stage {
+  private readonly store = inject(ProjectStore);
+  private readonly pictures = inject(PictureStore);
+
+  protected readonly views = VIEWS;
+  protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  private readonly shown = toSignal(this.pictures.shown$);
+  protected readonly row = this.pictures.pointedRow;
+  /** The canvas that was pointed at last: only there hangs the hover card. */
+  protected readonly active = signal<number | null>(null);
+
+  protected readonly plans = computed(() => (this.figure() ? (this.shown()?.picture?.plans ?? []) : []));
+  protected readonly isEmpty = computed(() => this.plans()[0]?.categories.length === 0);
+  protected readonly hover = computed(() => {
+    const [shown, row] = [this.shown(), this.row()];
+    if (!shown?.picture || row === null || row >= shown.picture.frame.table.rowCount) return null;
+    return hoverText(shown.picture, row, shown.ask.figure, shown.ask.units);
+  });
+
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly room = signal({ width: 0, height: 0 });
+  /** Size of one figure: as large as the room allows in its proportions. Pixels. */
+  protected readonly size = computed(() => {
+    const { width, height } = this.room();
+    const [across, down] = (this.figure()?.shape.proportion ?? '16:9').split(':').map(Number) as [number, number];
+    const share = Math.max(1, this.plans().length);
+    const most = Math.max(0, (width - 32 - (share - 1) * 16) / share);
+    // Side by side, two wide figures would be two strips: there the height of the room counts more.
+    const ratio = share > 1 ? Math.max(down / across, 0.85) : down / across;
+    const fit = Math.min(most, (height - 24) / ratio);
+    return { width: Math.floor(fit), height: Math.floor(fit * ratio) };
+  });
+
+  constructor() {
+    const observer = new ResizeObserver(() => this.measure());
+    observer.observe(this.host.nativeElement);
+    inject(DestroyRef).onDestroy(() => observer.disconnect());
+    // A row of one picture means nothing in the next.
+    effect(() => {
+      this.plans();
+      untracked(() => this.row.set(null));
+    });
+  }
+
+  protected setView(view: View): void {
+    if (view !== this.figure()?.view) this.store.changeFigure({ view });
+  }
+
+  protected point(row: number | null, canvas: number): void {
+    this.active.set(canvas);
+    this.row.set(row);
+  }
+
+  private measure(): void {
+    const area = this.host.nativeElement.querySelector('[data-room]');
+    if (area) this.room.set({ width: area.clientWidth, height: area.clientHeight });
+  }
+}

@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { Option } from 'core/sentence';
+import { Icon } from './icon';
+import { Swatch } from './swatch';
+
+// More choices than this get a box to search them by.
+const SEARCH_FROM = 8;
+
+/** A list of choices with the present one ticked, and a search box when it is long. */
+@Component({
+  selector: 'cb-choice-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Icon, Swatch],
+  template: `
+    @if (options().length > searchFrom) {
+      <input
+        class="field mb-1"
+        type="search"
+        aria-label="Search"
+        placeholder="Search…"
+        (input)="query.set($any($event.target).value)"
+        (keydown.enter)="chooseFirst()"
+      />
+    }
+    <div role="listbox" [attr.aria-label]="label()">
+      @for (option of found(); track option.value) {
+        <button type="button" class="row" role="option" [attr.aria-selected]="option.value === value()" (click)="chosen.emit(option.value)">
+          @if (option.colour) {
+            <cb-swatch [colour]="option.colour" />
+          }
+          <span class="grow">{{ option.label }}</span>
+          @if (option.value === value()) {
+            <cb-icon name="check" />
+          }
+        </button>
+      } @empty {
+        <p class="sheet-head">Nothing is called that.</p>
+      }
+    </div>
+  `,
+})
+export class ChoiceList {
+  readonly options = input.required<readonly Option[]>();
+  readonly value = input<string>();
+  readonly label = input('');
+  readonly chosen = output<string>();
+  protected readonly query = signal('');
+  protected readonly searchFrom = SEARCH_FROM;
+  protected readonly found = computed(() => {
+    const words = this.query().trim().toLowerCase();
+    return this.options().filter(option => option.label.toLowerCase().includes(words));
+  });
+
+  protected chooseFirst(): void {
+    const [first] = this.found();
+    if (first) this.chosen.emit(first.value);
+  }
+}

@@ -1,0 +1,13 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+
+/** A small square of a cue's colour: a name of the livery, or a hex value. */
+@Component({
+  selector: 'cb-swatch',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'inline-block size-3 shrink-0 rounded-xs', 'aria-hidden': 'true', '[style.background]': 'fill()' },
+  template: '',
+})
+export class Swatch {
+  readonly colour = input.required<string>();
+  protected readonly fill = computed(() => (this.colour().startsWith('#') ? this.colour() : `var(--cue-${this.colour()})`));
+}

@@ -1,0 +1,62 @@
+import compression from 'compression';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import { randomBytes } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { securityHeaders } from './security-headers';
+
+export interface ServerOptions {
+  /** Folder of the built application. */
+  readonly root: string;
+}
+
+// Files whose names carry a hash of their contents never change.
+const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2|map)$/;
+const A_YEAR_S = 31_536_000;
+
+/** The server: the built application with the right headers, and its health. */
+export function createApp({ root }: ServerOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(compression());
+  app.use((_request, response, next) => {
+    const nonce = randomBytes(16).toString('base64');
+    response.locals['nonce'] = nonce;
+    response.set(securityHeaders(nonce));
+    next();
+  });
+  app.get('/health', (_request, response) => void response.json({ status: 'ok' }));
+  app.get(['/', '/index.html'], sendPage(root));
+  app.use(express.static(root, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', cacheFor(path)) }));
+  app.get('/{*path}', (request, response, next) =>
+    request.accepts('html') && !request.path.includes('.') ? sendPage(root)(request, response) : next(),
+  );
+  app.use((_request, response) => void response.status(404).json({ error: 'not-found', message: 'There is nothing at this address.' }));
+  app.use(onError);
+  return app;
+}
+
+const cacheFor = (path: string): string => (HASHED.test(path) ? `public, max-age=${A_YEAR_S}, immutable` : 'no-cache');
+
+/** The page, with this answer's nonce in the places that may hold styles. */
+const sendPage =
+  (root: string) =>
+  async (_request: Request, response: Response): Promise<void> => {
+    const page = await readFile(join(root, 'index.html'), 'utf8');
+    response
+      .set('Cache-Control', 'no-cache')
+      .type('html')
+      .send(page.replaceAll('__NONCE__', String(response.locals['nonce'])));
+  };
+
+function onError(error: unknown, _request: Request, response: Response, _next: NextFunction): void {
+  const status = statusOf(error);
+  if (status >= 500) console.error(error);
+  const message = status >= 500 ? 'The server could not answer. Look at its log.' : 'The request cannot be understood.';
+  response.status(status).json({ error: status >= 500 ? 'server' : 'request', message });
+}
+
+function statusOf(error: unknown): number {
+  const status = typeof error === 'object' && error !== null && 'status' in error ? Number(error.status) : 500;
+  return status >= 400 && status < 600 ? status : 500;
+}

@@ -1,0 +1,45 @@
+// Installs what is missing. Only Node's own modules are used here: nothing else may be there yet.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+const stamp = join(root, 'node_modules', '.installed-lock');
+
+/** Runs a command in the project's folder, its output on the screen; ends the process when it fails. */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (done.error) throw done.error;
+  if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/** npm packages as the lock file lists them; nothing is done when they are there. */
+export function installPackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  console.log('Installing npm packages…');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel', 'error']);
+  writeFileSync(stamp, lock);
+}
+
+/** Chromium from Debian's packages, for the tests; nothing is done when a browser is there. */
+export function installChromium() {
+  if (existsSync('/usr/bin/chromium')) return;
+  console.log("Installing Chromium from Debian's packages…");
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = args => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    execFileSync(command, rest, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  };
+  apt(['update', '-qq']);
+  apt(['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+}
+
+/** The formula parser, made from its grammar. */
+export function makeGrammar() {
+  run('npx', ['--no-install', 'peggy', '--format', 'es', '--dts', '-o', 'core/formula/grammar.js', 'core/formula/grammar.peggy']);
+}
