@@ -1,3 +1,6 @@
+// Debian's browser, unless another is named.
+process.env.CHROME_BIN ??= '/usr/bin/chromium';
+
 const quietFlags = require('./tools/chromium-flags.json');
 
 module.exports = config =>

@@ -96,7 +96,6 @@ export class DataGrid {
       rowHeight: 28,
       headerHeight: 32,
       animateRows: false,
-      alwaysShowVerticalScroll: true,
       stopEditingWhenCellsLoseFocus: true,
       enterNavigatesVerticallyAfterEdit: true,
       suppressDragLeaveHidesColumns: true,
