@@ -91,11 +91,15 @@ export class DataGrid {
   private options(): GridOptions<Handle> {
     return {
       theme: gridTheme,
+      // The grid's own styles come before ours.
+      themeCssLayer: 'base',
       rowData: [],
       getRowId: ({ data }) => String(data.row),
       rowHeight: 28,
       headerHeight: 32,
       animateRows: false,
+      // A screen reader reads rows in the order in which they stand.
+      ensureDomOrder: true,
       stopEditingWhenCellsLoseFocus: true,
       enterNavigatesVerticallyAfterEdit: true,
       suppressDragLeaveHidesColumns: true,
@@ -198,6 +202,23 @@ export class DataGrid {
     if (!at || !column?.opens(at.row)) return;
     this.api.stopEditing(true);
     this.opened.emit(at);
+  }
+
+  /** Puts the focus where it was last, or on the first cell. */
+  focusLast(): void {
+    const last = this.focus();
+    const first = this.api.getDisplayedRowAtIndex(0)?.data;
+    const [column] = this.now;
+    if (last) this.focusCell(last);
+    else if (first && column) this.focusCell({ row: first.row, column: column.name });
+  }
+
+  /** Puts the focus on a cell, wherever its row stands. */
+  focusCell({ row, column }: CellAddress): void {
+    const at = this.api.getRowNode(String(row))?.rowIndex;
+    if (typeof at !== 'number') return;
+    this.api.ensureIndexVisible(at);
+    this.api.setFocusedCell(at, column);
   }
 
   private focus(): CellAddress | null {

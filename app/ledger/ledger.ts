@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { keyOf, type Frame } from 'core/frame';
 import { pasteGrid } from 'core/io';
 import { counted } from 'core/sentence';
+import { columnOf, type Column } from 'core/table';
 import { EMPTY_SHOWN, PictureStore } from '../services/picture-store';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
@@ -28,10 +30,13 @@ export class Ledger {
   protected readonly shown = toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN });
   private readonly figure = toSignal(this.store.figure$, { initialValue: null });
   protected readonly row = this.pictures.pointedRow;
+  private readonly grid = viewChild.required(DataGrid);
   protected readonly columns = computed(() => (this.figure() ? ledgerColumns(this.shown()) : []));
   protected readonly rowCount = computed(() => (this.figure() ? (this.shown().picture?.frame.table.rowCount ?? 0) : 0));
   protected readonly focus = signal<CellAddress | null>(null);
-  protected readonly opened = signal<CellAddress | null>(null);
+  /** The summed-up cell whose rows stand open, by its category: edits may move its row. */
+  private readonly openedCell = signal<OpenedCell | null>(null);
+  protected readonly opened = computed(() => addressOf(this.shown().picture?.frame, this.openedCell()));
   protected readonly formula = signal<(FormulaAsk & { readonly left: number; readonly top: number }) | null>(null);
 
   /** The cell in focus in words, and what can be done with it. */
@@ -55,6 +60,22 @@ export class Ledger {
       resets: mark === 'what-if' || mark === 'edited',
     };
   });
+
+  focusCells(): void {
+    this.grid().focusLast();
+  }
+
+  protected open({ row, column }: CellAddress): void {
+    const frame = this.shown().picture?.frame;
+    if (frame) this.openedCell.set({ by: frame.category, category: keyAt(frame, row), column });
+  }
+
+  /** Closes the open rows; focus goes back to the cell that they stand for. */
+  protected closeRows(): void {
+    const at = this.opened();
+    this.openedCell.set(null);
+    if (at) this.grid().focusCell(at);
+  }
 
   protected typed(cells: readonly CellText[]): void {
     const { figure } = this.shown().ask;
@@ -95,4 +116,19 @@ export class Ledger {
     await navigator.clipboard.writeText(text);
     this.notices.done('Copied the formula as SQL.');
   }
+}
+
+interface OpenedCell {
+  readonly by: string;
+  readonly category: string | null;
+  readonly column: string;
+}
+
+const keyAt = (frame: Frame, row: number): string | null => keyOf(columnOf(frame.table, frame.category) as Column, row);
+
+/** Where a cell stands in a frame now, or null when it is gone. */
+function addressOf(frame: Frame | undefined, cell: OpenedCell | null): CellAddress | null {
+  if (!frame || cell?.by !== frame.category || !frame.measures.includes(cell.column)) return null;
+  for (let row = 0; row < frame.table.rowCount; row++) if (keyAt(frame, row) === cell.category) return { row, column: cell.column };
+  return null;
 }

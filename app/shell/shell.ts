@@ -46,6 +46,8 @@ export class Shell {
   protected readonly opener = inject(Opener);
 
   private readonly open = toSignal(this.store.open$);
+  /** By its reference, not its class: the ledger is loaded after the rest. */
+  private readonly ledger = viewChild<Ledger>('ledger');
   private readonly library = viewChild<Sheet>('library');
   private readonly naming = viewChild<Sheet>('naming');
   private readonly search = viewChild(CommandSearch);
@@ -134,8 +136,7 @@ export class Shell {
   }
 
   private focus(place: 'brief' | 'stage' | 'ledger'): void {
-    const stop = { brief: 'cb-brief .token', stage: 'cb-stage canvas', ledger: 'cb-ledger .ag-cell' }[place];
-    const found = document.querySelector<HTMLElement>(stop);
-    found?.focus();
+    if (place === 'ledger') this.ledger()?.focusCells();
+    else document.querySelector<HTMLElement>({ brief: 'cb-brief .token', stage: 'cb-stage canvas' }[place])?.focus();
   }
 }

@@ -48,8 +48,8 @@ export class Stage {
     const [across, down] = (this.figure()?.shape.proportion ?? '16:9').split(':').map(Number) as [number, number];
     const share = Math.max(1, this.plans().length);
     const most = Math.max(0, (width - 32 - (share - 1) * 16) / share);
-    // Side by side, two wide figures would be two strips: there the height of the room counts more.
-    const ratio = share > 1 ? Math.max(down / across, 0.85) : down / across;
+    // Side by side, two wide figures would be two strips: there they grow as tall as the room, up to a little above square.
+    const ratio = share > 1 ? Math.max(down / across, Math.min(1.15, (height - 24) / most)) : down / across;
     const fit = Math.min(most, (height - 24) / ratio);
     return { width: Math.floor(fit), height: Math.floor(fit * ratio) };
   });

@@ -88,6 +88,18 @@ export class Sheet {
     this.trigger.nativeElement.focus();
   }
 
+  private typed = '';
+  private typedAt = 0;
+
+  /** Typing in a list without a search box goes to the choice that starts so. */
+  private jump(event: KeyboardEvent, pane: HTMLElement): void {
+    if (!(event.target instanceof HTMLButtonElement)) return;
+    this.typed = (event.timeStamp - this.typedAt > WORD_MS ? '' : this.typed) + event.key.toLowerCase();
+    this.typedAt = event.timeStamp;
+    const stops = [...pane.querySelectorAll<HTMLElement>('button:not(:disabled)')];
+    stops.find(stop => stop.textContent?.trim().toLowerCase().startsWith(this.typed))?.focus();
+  }
+
   private onKey(event: KeyboardEvent, pane: HTMLElement): void {
     if (event.key === 'Escape') {
       event.preventDefault();
@@ -96,9 +108,14 @@ export class Sheet {
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
       walk(pane, event.key === 'ArrowDown' ? 1 : -1);
+    } else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && event.key !== ' ') {
+      this.jump(event, pane);
     }
   }
 }
+
+// Letters typed within this time are one word.
+const WORD_MS = 700;
 
 const STOPS = 'button:not(:disabled), input:not(:disabled), select, textarea, [tabindex="0"]';
 

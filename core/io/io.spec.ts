@@ -1,6 +1,7 @@
 import { messageFor } from 'core/result';
 import { cellAt, tableOf, valuesFrom, type Cell, type ColumnType } from 'core/table';
 import { parseCell, parseNumber, pasteGrid, readCsv, readProjectFile, writeCsv, writeProjectFile } from './index';
+import { jsonFaultAt } from './json-fault';
 import { lineOfRow } from './line-of-row';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -186,4 +187,17 @@ describe('writing', () => {
       const read = readProjectFile(text);
       expect(read.ok ? '' : read.problems.map(messageFor).join()).toMatch(says);
     });
+
+  const jsonFaults: readonly [text: string, at: number][] = [
+    ['{"a": ]', 6],
+    ['{"a" 1}', 5],
+    ['[1, 2', 5],
+    ['[1 2]', 3],
+    ['{"a": 1,}', 8],
+    ['"open', 0],
+    ['{}\n{}', 3],
+    ['[01]', 2],
+    ['', 0],
+  ];
+  for (const [text, at] of jsonFaults) it(`finds the fault of ${text || 'nothing'}`, () => expect(jsonFaultAt(text)).toBe(at));
 });

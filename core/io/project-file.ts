@@ -2,6 +2,7 @@ import { faultsOf, readProject, type Project } from 'core/project';
 import { failure, success, type DocumentProblem, type Result } from 'core/result';
 import { cellAt, makeTable, named, valuesFrom, type ColumnType, type Table } from 'core/table';
 import * as z from 'zod/mini';
+import { jsonFaultAt } from './json-fault';
 
 /** A project and the source tables of its table documents, by their ids. */
 export interface ProjectBundle {
@@ -55,9 +56,8 @@ const isForeign = (value: unknown): boolean =>
 function parseJson(text: string): Result<unknown> {
   try {
     return success(JSON.parse(text) as unknown);
-  } catch (error) {
-    const position = Number(/position (\d+)/.exec(String(error))?.[1] ?? 0);
-    return failure({ code: 'document-not-json', line: text.slice(0, position).split('\n').length });
+  } catch {
+    return failure({ code: 'document-not-json', line: text.slice(0, jsonFaultAt(text)).split('\n').length });
   }
 }
 

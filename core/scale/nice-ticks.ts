@@ -22,10 +22,11 @@ export function linearScale(values: ArrayLike<number>, options: LinearScaleOptio
   const { steps = 5, zero = true, headroom = 0 } = options;
   const [low, high] = padded(extent(values, zero), headroom, zero);
   const step = niceStep((high - low) / steps);
-  const first = Math.floor(low / step + 1e-9);
-  const last = Math.ceil(high / step - 1e-9);
-  const ticks = Array.from({ length: last - first + 1 }, (_, i) => tidy((first + i) * step, step));
-  return { low: tidy(first * step, step), high: tidy(last * step, step), ticks };
+  // With headroom the scale ends where the room does, else at the next tick.
+  const from = headroom && low < 0 ? low : tidy(Math.floor(low / step + 1e-9) * step, step);
+  const to = headroom && high > 0 ? high : tidy(Math.ceil(high / step - 1e-9) * step, step);
+  const [first, last] = [Math.ceil(from / step - 1e-9), Math.floor(to / step + 1e-9)];
+  return { low: from, high: to, ticks: Array.from({ length: last - first + 1 }, (_, i) => tidy((first + i) * step, step)) };
 }
 
 function extent(values: ArrayLike<number>, zero: boolean): [number, number] {

@@ -1,0 +1,74 @@
+import { expect, test } from '@playwright/test';
+import { brief, choose, columnTexts, drop, expectBars, LIGHT, openApp, token } from './support';
+
+test.beforeEach(({ page }) => openApp(page));
+
+test('every token of the cue changes the figure', async ({ page }) => {
+  await choose(page, 'which', 'the highest');
+  await expectBars(page, LIGHT.slate, 0);
+  await choose(page, 'highest', 'clay');
+  await expectBars(page, LIGHT.clay, 2);
+  await choose(page, 'scope', 'within each valley');
+  await expectBars(page, LIGHT.clay, 5);
+  await choose(page, 'quiet', 'leave the rest');
+  await expectBars(page, LIGHT.base, 15);
+  await token(page, 'highest').click();
+  await page.getByRole('dialog').getByLabel('A colour of your own').fill('#123456');
+  await expectBars(page, '#123456', 5);
+  await choose(page, 'which', 'the highest and the lowest');
+  await expectBars(page, LIGHT.slate, 5);
+});
+
+test('labels come and go with their token', async ({ page }) => {
+  const inkAbove = (): Promise<number> =>
+    page.locator('cb-figure-canvas canvas').evaluate(element => {
+      const canvas = element as HTMLCanvasElement;
+      const { data } = (canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(60, 95, canvas.width - 60, canvas.height - 200);
+      let count = 0;
+      for (let i = 0; i < data.length; i += 4) if (data[i] === 0x15 && data[i + 1] === 0x30 && data[i + 2] === 0x2a) count++;
+      return count;
+    });
+  expect(await inkAbove()).toBeGreaterThan(30);
+  await choose(page, 'labels', 'without labels');
+  await expect.poll(inkAbove).toBeLessThan(5);
+});
+
+test('a missing value is never the lowest, a zero is, and ties are all marked', async ({ page }) => {
+  await drop(page, 'ties.csv', 'stall,litres\nAda,5\nBo,\nCy,0\nDi,9\nEl,9\nFay,0\n');
+  await expect(brief(page)).toContainText('Show litres summed by stall');
+  await expect.poll(() => columnTexts(page, 'stall')).toEqual(['Di', 'El', 'Ada', 'Cy', 'Fay', 'Bo']);
+  expect(await columnTexts(page, 'lowest')).toEqual(['·', '·', '·', '0', '0', '·']);
+  expect(await columnTexts(page, 'highest')).toEqual(['9', '9', '·', '·', '·', '·']);
+  await expectBars(page, LIGHT.brass, 2);
+});
+
+test('cues are added, switched off, ordered, duplicated and removed with undo', async ({ page }) => {
+  await brief(page).getByRole('button', { name: 'Add a cue' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Mark the highest and the lowest/ })
+    .click();
+  await choose(page, 'highest', 'pasture', 1);
+  await expectBars(page, LIGHT.brass, 2);
+  await brief(page).getByRole('button', { name: 'More for cue 2' }).click();
+  await page.getByRole('button', { name: /Move up/ }).click();
+  await expectBars(page, LIGHT.pasture, 2);
+  await brief(page).getByRole('switch', { name: 'Cue 1 on' }).click();
+  await expectBars(page, LIGHT.brass, 2);
+  await brief(page).getByRole('button', { name: 'More for cue 1' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await expect(brief(page).locator('cb-cue-line')).toHaveCount(1);
+  await page.locator('cb-notices').getByRole('button', { name: 'Undo' }).click();
+  await expect(brief(page).locator('cb-cue-line')).toHaveCount(2);
+  await brief(page).getByRole('button', { name: 'More for cue 2' }).click();
+  await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
+  await expect(brief(page).locator('cb-cue-line')).toHaveCount(3);
+});
+
+test('a cue that cannot apply says so and leaves the figure drawn', async ({ page }) => {
+  await drop(page, 'none.csv', 'stall,litres\nAda,\nBo,\n');
+  await expect(brief(page)).toContainText('Every value of litres is missing, so there is nothing to mark.');
+  await drop(page, 'one.csv', 'stall,litres\nAda,4\n');
+  await expect(brief(page)).toContainText('There is only one value of litres: it is the highest and the lowest.');
+  await expectBars(page, LIGHT.brass, 1);
+});

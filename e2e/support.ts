@@ -1,0 +1,122 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** Colours of the light theme, as tokens.css has them. */
+export const LIGHT = {
+  brass: '#b87f0a',
+  slate: '#36506e',
+  pasture: '#3a7a3c',
+  clay: '#b5482f',
+  base: '#5f7a70',
+  quiet: '#84978e',
+} as const;
+
+/** Opens the application and waits for its first figure and the ledger. */
+export async function openApp(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.locator('cb-figure-canvas canvas').first()).toBeVisible();
+  await expect(page.locator('.ag-cell').first()).toBeVisible();
+}
+
+export const brief = (page: Page): Locator => page.getByRole('region', { name: 'Brief' });
+export const stage = (page: Page): Locator => page.getByRole('region', { name: 'Stage' });
+export const ledger = (page: Page): Locator => page.getByRole('region', { name: 'Ledger' });
+export const canvas = (page: Page, at = 0): Locator => page.locator('cb-figure-canvas canvas').nth(at);
+export const saved = (page: Page): Promise<void> => expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
+
+/** Clicks a token of the brief and takes one of its choices. */
+export async function choose(page: Page, token: string, option: string, nth = 0): Promise<void> {
+  await brief(page).locator(`[data-token="${token}"]`).nth(nth).click();
+  await page.getByRole('dialog').getByRole('option', { name: option, exact: true }).click();
+}
+
+/** A bar as its pixels show it, in canvas pixels: where it lies along the category axis, and how long it is. */
+export interface DrawnBar {
+  readonly at: number;
+  readonly length: number;
+}
+
+/**
+ * The bars of a colour, in order along the category axis. Reads the canvas itself: pixels of just that colour, in
+ * stretches longer than a legend's swatch.
+ */
+export async function bars(page: Page, colour: string, lying = false, at = 0): Promise<DrawnBar[]> {
+  return canvas(page, at).evaluate(
+    (element, { colour, lying }) => {
+      const canvas = element as HTMLCanvasElement;
+      const { width, height } = canvas;
+      const { data } = (canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(0, 0, width, height);
+      const [r, g, b] = [1, 3, 5].map(i => parseInt(colour.slice(i, i + 2), 16));
+      const [across, along] = lying ? [height, width] : [width, height];
+      const isColour = (i: number, j: number): boolean => {
+        const p = 4 * (lying ? i * width + j : j * width + i);
+        return data[p] === r && data[p + 1] === g && data[p + 2] === b;
+      };
+      const lengths = Array.from({ length: across }, (_, i) => {
+        let count = 0;
+        for (let j = 0; j < along; j++) if (isColour(i, j)) count++;
+        return count;
+      });
+      const found: { at: number; length: number }[] = [];
+      for (let i = 0; i < across; i++) {
+        const start = i;
+        while (i < across && (lengths[i] as number) > 14) i++;
+        if (i - start >= 3) found.push({ at: (start + i) / 2, length: Math.max(...lengths.slice(start, i)) });
+      }
+      return found;
+    },
+    { colour, lying },
+  );
+}
+
+export const barCount = async (page: Page, colour: string, lying = false): Promise<number> => (await bars(page, colour, lying)).length;
+
+/** Waits until so many bars of a colour are drawn. */
+export async function expectBars(page: Page, colour: string, count: number, lying = false): Promise<void> {
+  await expect.poll(() => barCount(page, colour, lying), { message: `bars in ${colour}` }).toBe(count);
+}
+
+/** A cell of the ledger, by the row's place on screen and its column. */
+export const cell = (page: Page, row: number, column: string): Locator =>
+  ledger(page).locator(`.ag-row[row-index="${row}"] .ag-cell[col-id="${column}"]`).last();
+
+/** The texts of a ledger column, from the top. */
+export const columnTexts = (page: Page, column: string): Promise<string[]> =>
+  ledger(page).locator(`.ag-row .ag-cell[col-id="${column}"]`).allInnerTexts();
+
+/** Types a value into a cell as an analyst does: select, type, Enter. */
+export async function typeInto(page: Page, target: Locator, text: string): Promise<void> {
+  await target.click();
+  await page.keyboard.type(text);
+  await page.keyboard.press('Enter');
+}
+
+export const goTo = (page: Page, figure: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Figures' }).getByRole('button', { name: figure, exact: true }).click();
+
+/** Puts text on the clipboard's way into the page, at what has focus. */
+export async function paste(page: Page, text: string): Promise<void> {
+  await page.evaluate(words => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', words);
+    const target = document.activeElement ?? document.body;
+    target.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  }, text);
+}
+
+/** Drops a file on the page. */
+export async function drop(page: Page, name: string, content: string | readonly number[]): Promise<void> {
+  await page.evaluate(
+    ({ name, content }) => {
+      const bytes = typeof content === 'string' ? content : new Uint8Array(content);
+      const dataTransfer = new DataTransfer();
+      dataTransfer.items.add(new File([bytes], name));
+      const target = document.querySelector('cb-shell') as HTMLElement;
+      target.dispatchEvent(new DragEvent('dragover', { dataTransfer, bubbles: true, cancelable: true }));
+      target.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+    },
+    { name, content },
+  );
+}
+
+export const notice = (page: Page, text: RegExp): Locator => page.locator('cb-notices').getByText(text);
+export const token = (page: Page, key: string, nth = 0): Locator => brief(page).locator(`[data-token="${key}"]`).nth(nth);
