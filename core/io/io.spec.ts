@@ -67,7 +67,7 @@ describe('reading CSV', () => {
     ['repeated and unnamed columns', 'a,a,\n1,2,3', [/second became “a 2”/, /Column 3 has no name/]],
     ['days and months that could be swapped', 'd,n\n02/06/2031,1', [/read as day, month, year/]],
     ['a comma that could be either', 'a\tb\n1,234\t2', [/1,234, were read as 1234/]],
-    ['a quote that ends too early', 'a,b\n"x"y,2\nz,3', [/Line 2: a quote closes before/]],
+    ['a quote that ends too early', 'a,b\n"x"y",2\nz,3', [/Line 2: a quote closes before/]],
   ];
   for (const [name, text, says] of notes)
     it(`notes ${name}`, () => {

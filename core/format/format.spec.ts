@@ -1,0 +1,22 @@
+import { formatNumber, type NumberStyle } from './index';
+
+describe('numbers for reading', () => {
+  const cases: readonly [value: number, style: NumberStyle, text: string][] = [
+    [94_190, {}, '94,190'],
+    [1_234.56, {}, '1,235'],
+    [123.456, {}, '123.5'],
+    [12.345, {}, '12.35'],
+    [0.012345, {}, '0.01235'],
+    [0, {}, '0'],
+    [-3, {}, '−3'],
+    [-0, {}, '−0'],
+    [NaN, {}, '–'],
+    [NaN, { unit: 'L' }, '–'],
+    [0.00001234, {}, '1.23e−5'],
+    [2.5, { decimals: 2 }, '2.50'],
+    [2.5, { decimals: 0 }, '3'],
+    [1e15, { unit: 'kg' }, '1,000,000,000,000,000 kg'],
+    [21_400, { unit: 'L', decimals: 1 }, '21,400.0 L'],
+  ];
+  for (const [value, style, text] of cases) it(`${value} ${JSON.stringify(style)} as ${text}`, () => expect(formatNumber(value, style)).toBe(text));
+});

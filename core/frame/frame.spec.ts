@@ -1,0 +1,165 @@
+import { messageFor } from 'core/result';
+import { cellAt, columnOf, makeTable, named, tableOf, valuesFrom, type Cell, type Table } from 'core/table';
+import { frameOf, summedColumn, type FigureData, type Frame } from './index';
+
+const table = makeTable('deliveries', [
+  ...tableOf({
+    hut: ['Alm', 'Berg', 'Alm', 'Cloud', null, 'Berg'],
+    valley: ['Tolm', 'Siddel', 'Tolm', 'Tolm', 'Tolm', 'Siddel'],
+    milk: [10, 20, 5, null, 0, 20],
+  }).columns,
+  named('week', valuesFrom('date', ['2031-05-01', '2031-05-01', '2031-05-08', '2031-05-08', '2031-05-15', null])),
+]);
+
+const base: FigureData = {
+  table: 'deliveries',
+  category: 'hut',
+  measures: [{ name: 'milk', formula: 'sum(milk)' }],
+  filters: [],
+  order: { by: 'table' },
+  whatIfs: [],
+};
+
+function framed(change: Partial<FigureData> = {}, over: Table = table): Frame {
+  const read = frameOf(over, { ...base, ...change });
+  if (!read.ok) throw new Error(read.problems.map(messageFor).join());
+  return read.value;
+}
+
+const column = (frame: Frame, name: string): Cell[] => {
+  const found = columnOf(frame.table, name);
+  return found ? Array.from(found.data, (_, row) => cellAt(found, row)) : [];
+};
+
+describe('frames', () => {
+  const cases: readonly [name: string, change: Partial<FigureData>, huts: Cell[], milk: Cell[]][] = [
+    ['groups in table order; a sum of nothing is missing', {}, ['Alm', 'Berg', 'Cloud', null], [15, 40, null, 0]],
+    [
+      'largest first, missing last',
+      { order: { by: 'measure', measure: 'milk', descending: true } },
+      ['Berg', 'Alm', null, 'Cloud'],
+      [40, 15, 0, null],
+    ],
+    [
+      'smallest first, missing last',
+      { order: { by: 'measure', measure: 'milk', descending: false } },
+      [null, 'Alm', 'Berg', 'Cloud'],
+      [0, 15, 40, null],
+    ],
+    ['by category, falling', { order: { by: 'category', descending: true } }, ['Cloud', 'Berg', 'Alm', null], [null, 40, 15, 0]],
+    [
+      'an order by a measure that is gone',
+      { order: { by: 'measure', measure: 'kg', descending: true } },
+      ['Alm', 'Berg', 'Cloud', null],
+      [15, 40, null, 0],
+    ],
+    ['values kept, missing among them', { filters: [{ kind: 'values', column: 'hut', keep: ['Alm', null] }] }, ['Alm', null], [15, 0]],
+    [
+      'a range of dates, bounds included; missing is outside',
+      { filters: [{ kind: 'range', column: 'week', low: '2031-05-08', high: '2031-05-15' }] },
+      ['Alm', 'Cloud', null],
+      [5, null, 0],
+    ],
+    ['a range of numbers, open above', { filters: [{ kind: 'range', column: 'milk', low: 10, high: null }] }, ['Alm', 'Berg'], [10, 40]],
+    [
+      'two filters at once',
+      {
+        filters: [
+          { kind: 'values', column: 'valley', keep: ['Tolm'] },
+          { kind: 'range', column: 'milk', low: 1, high: null },
+        ],
+      },
+      ['Alm'],
+      [15],
+    ],
+    [
+      'a filter on a column that is gone keeps all',
+      { filters: [{ kind: 'values', column: 'cows', keep: [] }] },
+      ['Alm', 'Berg', 'Cloud', null],
+      [15, 40, null, 0],
+    ],
+    ['nothing kept', { filters: [{ kind: 'values', column: 'hut', keep: [] }] }, [], []],
+    [
+      'what-if values under their category',
+      {
+        whatIfs: [
+          { by: 'hut', category: 'Berg', measure: 'milk', value: 1 },
+          { by: 'valley', category: 'Alm', measure: 'milk', value: 7 },
+        ],
+      },
+      ['Alm', 'Berg', 'Cloud', null],
+      [15, 1, null, 0],
+    ],
+    [
+      'a what-if of a missing category',
+      { whatIfs: [{ by: 'hut', category: null, measure: 'milk', value: 8 }] },
+      ['Alm', 'Berg', 'Cloud', null],
+      [15, 40, null, 8],
+    ],
+  ];
+  for (const [name, change, huts, milk] of cases)
+    it(name, () => {
+      const frame = framed(change);
+      expect(column(frame, 'hut')).toEqual(huts);
+      expect(column(frame, 'milk')).toEqual(milk);
+    });
+
+  it('measures are ratios of sums, never averages of ratios', () => {
+    const fat = tableOf({ hut: ['A', 'A'], fat: [1, 9], milk: [1, 99] });
+    expect(column(framed({ measures: [{ name: 'share', formula: 'sum(fat) / sum(milk)' }] }, fat), 'share')).toEqual([0.1]);
+  });
+  it('carries text that is one per category and leaves out what varies', () => {
+    expect(framed().carried).toEqual(['valley']);
+    expect(framed({ category: 'valley' }).carried).toEqual([]);
+  });
+  it('marks what-if rows, and knows the source rows behind each row', () => {
+    const frame = framed({
+      order: { by: 'measure', measure: 'milk', descending: true },
+      whatIfs: [{ by: 'hut', category: 'Alm', measure: 'milk', value: 99 }],
+    });
+    expect([...(frame.whatIfs['milk'] as Uint8Array)]).toEqual([1, 0, 0, 0]);
+    const behind = (row: number): number[] => [...frame.rows.subarray(frame.offsets[row], frame.offsets[row + 1])];
+    expect([0, 1, 2, 3].map(behind)).toEqual([[0, 2], [1, 5], [4], [3]]);
+  });
+  it('source rows count in the table, not in what a filter kept', () => {
+    expect([...framed({ filters: [{ kind: 'values', column: 'valley', keep: ['Siddel'] }] }).rows]).toEqual([1, 5]);
+  });
+
+  const faults: readonly [name: string, change: Partial<FigureData>, says: RegExp][] = [
+    ['an unknown category', { category: 'cabin' }, /No column is called “cabin”\. Choose one of: hut, valley, milk, week\./],
+    ['a name twice', { category: 'milk' }, /Two columns of this figure would be called “milk”/],
+    ['a formula that does not compile', { measures: [{ name: 'm', formula: 'sum(mlik)' }] }, /Did you mean milk\?/],
+    ['a formula that sums up nothing', { measures: [{ name: 'm', formula: 'milk' }] }, /many values per group/],
+  ];
+  for (const [name, change, says] of faults)
+    it(`names ${name}`, () => {
+      const read = frameOf(table, { ...base, ...change });
+      expect(read.ok ? '' : read.problems.map(messageFor).join()).toMatch(says);
+    });
+
+  it('an empty table and a table of one row', () => {
+    const none = tableOf({ hut: [] as string[], milk: [] as number[] });
+    expect(framed({}, none).table.rowCount).toBe(0);
+    expect(column(framed({}, tableOf({ hut: ['A'], milk: [4] })), 'milk')).toEqual([4]);
+  });
+  it('a hundred thousand rows give a hundred thousand categories', () => {
+    const many = tableOf({
+      hut: Array.from({ length: 100_000 }, (_, i) => `hut ${i}`),
+      milk: Array.from({ length: 100_000 }, (_, i) => i),
+    });
+    expect(framed({ order: { by: 'measure', measure: 'milk', descending: true } }, many).table.rowCount).toBe(100_000);
+  });
+});
+
+describe('simple measures', () => {
+  const cases: readonly [formula: string, parts: ReturnType<typeof summedColumn>][] = [
+    ['sum(milk)', { summary: 'sum', column: 'milk' }],
+    ['AVG("Milk total")', { summary: 'avg', column: 'Milk total' }],
+    ['sum(milk) / 2', undefined],
+    ['sum(milk + 1)', undefined],
+    ['count(distinct milk)', undefined],
+    ['sum(milk) filter (where milk > 1)', undefined],
+    ['sum(', undefined],
+  ];
+  for (const [formula, parts] of cases) it(formula, () => expect(summedColumn(formula)).toEqual(parts));
+});
