@@ -1,6 +1,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, type ChartDataset, type ChartOptions, type Plugin } from 'chart.js';
 import type { Plan } from 'core/plan';
 import { barLabels } from './bar-labels';
+import { barPainter } from './bar-painter';
 import { datasetsOf, optionsOf } from './chart-config';
 import { figureHead } from './figure-head';
 import { pointedRow } from './pointed-row';
@@ -22,15 +23,15 @@ export class FigureDrawing {
   constructor(
     canvas: HTMLCanvasElement,
     private plan: Plan,
-    fixed: ChartOptions<'bar'> = {},
+    private readonly fixed: ChartOptions<'bar'> = {},
   ) {
     const planNow = (): Plan => this.plan;
     this.chart = new Chart(canvas, {
       type: 'bar',
       data: { labels: [...plan.categories], datasets: datasetsOf(plan) },
-      options: { ...optionsOf(plan), ...fixed },
+      options: { ...optionsOf(plan), ...this.fixed },
       // Plugins of this drawing alone: they read the plan as it is, not through Chart.js' option proxies.
-      plugins: [ground(planNow), figureHead(planNow), barLabels(planNow), pointedRow(planNow, () => this.row)],
+      plugins: [ground(planNow), figureHead(planNow), barPainter(planNow), barLabels(planNow), pointedRow(planNow, () => this.row)],
     });
   }
 
@@ -42,7 +43,7 @@ export class FigureDrawing {
     const fresh = datasetsOf(plan);
     // Keeping the dataset objects lets Chart.js reuse its bars.
     data.datasets = fresh.map((dataset, i): ChartDataset<'bar', number[]> => Object.assign(data.datasets[i] ?? {}, dataset));
-    this.chart.options = optionsOf(plan);
+    this.chart.options = { ...optionsOf(plan), ...this.fixed };
     this.chart.update('none');
   }
 

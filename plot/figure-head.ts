@@ -1,4 +1,4 @@
-import { layouts, type Chart, type LayoutItem, type Plugin } from 'chart.js';
+import { layouts, type Chart, type Plugin } from 'chart.js';
 import type { LegendEntry, Plan } from 'core/plan';
 import { fitted, wrapped } from './shortened';
 
@@ -16,7 +16,7 @@ const FULL_WIDTH = 640;
 /** Title, line below it, legend and axis note: a box that Chart.js lays out above the plot. */
 export const figureHead = (planNow: () => Plan): Plugin<'bar'> => ({
   id: 'figureHead',
-  start: chart => layouts.addBox(chart, new HeadBox(chart, planNow) as unknown as LayoutItem),
+  start: chart => layouts.addBox(chart, new HeadBox(chart, planNow)),
 });
 
 class HeadBox {

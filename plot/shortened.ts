@@ -1,5 +1,6 @@
 /** A text of at most `longest` characters; a longer one ends in an ellipsis. Counts characters as readers do, not code units. */
 export function shortened(text: string, longest: number): string {
+  if (text.length <= longest) return text;
   const characters = Array.from(text);
   return characters.length <= longest
     ? text

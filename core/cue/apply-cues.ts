@@ -1,4 +1,4 @@
-import { compileFormula, Evaluator, nameText, scopeOf } from 'core/formula';
+import { compileFormula, Evaluator, nameText, scopeOf, scopeWith, type Scope } from 'core/formula';
 import type { Frame } from 'core/frame';
 import type { CueProblem } from 'core/result';
 import { named, type Table } from 'core/table';
@@ -36,12 +36,12 @@ export function applyCues(cues: readonly Cue[], frame: Frame): AppliedCue[] {
 /** One evaluator for all cues of a figure, so that what they share is computed once. */
 class HelperRun {
   private readonly evaluator: Evaluator;
-  private readonly scope: Map<string, ReturnType<ReturnType<typeof scopeOf>['get']> & string>;
+  private scope: Scope;
   private readonly claimed = new Set<string>();
 
   constructor(table: Table) {
     this.evaluator = new Evaluator(table);
-    this.scope = new Map(scopeOf(table));
+    this.scope = scopeOf(table);
     for (const name of this.scope.keys()) this.claimed.add(name.toLowerCase());
   }
 
@@ -54,11 +54,11 @@ class HelperRun {
   }
 
   compute(helper: HelperFormula): HelperColumn {
-    const compiled = compileFormula(helper.formula, new Map(this.scope));
+    const compiled = compileFormula(helper.formula, this.scope);
     if (!compiled.ok) throw new RangeError(`the formula of ${helper.name} does not compile: ${helper.formula}`);
     const values = this.evaluator.values(compiled.value);
     this.evaluator.define(nameText(helper.name), values);
-    this.scope.set(helper.name, values.type);
+    this.scope = scopeWith(this.scope, helper.name, values.type);
     return { ...helper, column: named(helper.name, values) };
   }
 }

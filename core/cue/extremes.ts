@@ -141,15 +141,16 @@ function problems(cue: ExtremesCue, frame: Frame): { problem: CueProblem; rests:
   return equal ? [{ problem: { code: 'cue-all-equal', name }, rests: false }] : [];
 }
 
-/** How many values are there, and whether all of them are equal. */
+/** How many values are there, and whether all of them are equal; looks no further than the second different one. */
 function variety(data: Float64Array): { count: number; equal: boolean } {
-  let [count, equal, first] = [0, true, NaN];
-  for (const value of data) {
+  let [count, first] = [0, NaN];
+  for (let row = 0; row < data.length; row++) {
+    const value = data[row] as number;
     if (value !== value) continue;
     if (count++ === 0) first = value;
-    else if (value !== first) equal = false;
+    else if (value !== first) return { count, equal: false };
   }
-  return { count, equal };
+  return { count, equal: true };
 }
 
 function why(cue: ExtremesCue, { frame, row, part, write }: WhyFacts): string {

@@ -1,4 +1,4 @@
-import { isMissing } from 'core/table';
+import { rowsWithValue } from 'core/table';
 import type { AppliedCue } from './apply-cues';
 
 /** For each frame row the cue and treatment that colour it: indices into the applied cues; −1 where none does. */
@@ -15,8 +15,8 @@ export function winnersOf(applied: readonly AppliedCue[], rows: number): Winners
     treatments.forEach(({ part }, t) => {
       const column = helpers.find(helper => helper.part === part)?.column;
       if (!column) return;
-      for (let row = 0; row < rows; row++) {
-        if (cue[row] !== -1 || isMissing(column, row)) continue;
+      for (const row of rowsWithValue(column)) {
+        if (cue[row] !== -1) continue;
         cue[row] = c;
         treatment[row] = t;
       }

@@ -18,5 +18,6 @@ describe('numbers for reading', () => {
     [1e15, { unit: 'kg' }, '1,000,000,000,000,000 kg'],
     [21_400, { unit: 'L', decimals: 1 }, '21,400.0 L'],
   ];
-  for (const [value, style, text] of cases) it(`${value} ${JSON.stringify(style)} as ${text}`, () => expect(formatNumber(value, style)).toBe(text));
+  for (const [value, style, text] of cases)
+    it(`${value} ${JSON.stringify(style)} as ${text}`, () => expect(formatNumber(value, style)).toBe(text));
 });

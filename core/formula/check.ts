@@ -37,7 +37,7 @@ export class Check {
 
   fault(expr: Expr, problem: Unplaced): Fault {
     const at = placeOf(this.text, expr);
-    return new Fault({ ...problem, at, words: this.text.slice(expr.start, expr.end) } as FormulaProblem);
+    return new Fault({ ...problem, at, words: this.text.slice(expr.start, expr.end) });
   }
 
   /** Checks a part and demands a type of it; a bare missing value fits every type. */

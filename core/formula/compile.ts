@@ -1,11 +1,18 @@
 import { failure, type Result } from 'core/result';
-import type { Table } from 'core/table';
+import type { ColumnType, Table } from 'core/table';
 import { checkFormula, type FormulaPlace, type Scope } from './check';
 import { MAX_NESTING, parseFormula, placeOf } from './parse';
 import type { Typed } from './typed';
 
 /** The columns of a table as the scope of a formula. */
 export const scopeOf = (table: Table): Scope => new Map(table.columns.map(column => [column.name, column.type]));
+
+/** A scope with one more column. Its signature grows from the old one's, so that a row of helper columns costs little. */
+export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
+  const wider = new Map(scope).set(name, type);
+  signatures.set(wider, `${signatureOf(scope)}${JSON.stringify([name, type])}`);
+  return wider;
+}
 
 /**
  * A formula's text, checked against the columns it sees and ready to evaluate. Results are kept for the same text,

@@ -1,11 +1,11 @@
 import { MISSING_BOOLEAN, MISSING_TEXT, columnOf, type Table, type Values } from 'core/table';
 import { compareVecs, distinctVecs } from './compare';
-import { aggregates, choose, ranks, scalars, type Aggregate, type Groups, type Scalar } from './functions';
+import { aggregates, choose, ranks, scalars, type Aggregate, type Groups } from './functions';
 import { groupRows } from './groups';
 import { runArithmetic, runLogic, runNegate, runNot } from './operators';
 import { sortWindow } from './sort-rows';
 import type { Typed, TypedAggregate, TypedRank } from './typed';
-import { constantVec, materialise, strideOf, varying, type BooleanVec, type NumericVec, type Vec } from './vec';
+import { constantVec, lengthFor, materialise, strideOf, varying, type BooleanVec, type NumericVec, type Vec } from './vec';
 
 /**
  * Evaluates checked formulas over one table. Every distinct sub-expression, partition and sort is computed once per
@@ -62,7 +62,7 @@ export class Evaluator {
       case 'case':
         return this.runCase(f, rows);
       case 'scalar':
-        return (scalars[f.name] as Scalar).run(this.ofType(f.args, f.type), rows);
+        return scalars[f.name].run(this.ofType(f.args, f.type), rows);
       case 'aggregate':
         return this.aggregate(f);
       case 'rank':
@@ -97,6 +97,8 @@ export class Evaluator {
   }
 
   private runCase(f: Extract<Typed, { op: 'case' }>, rows: number): Vec {
+    const quick = this.pickDirectly(f, rows);
+    if (quick) return quick;
     const results = this.ofType([...f.branches.map(branch => branch.then), ...(f.otherwise ? [f.otherwise] : [])], f.type);
     const whens = f.branches.map(branch => this.vec(branch.when) as BooleanVec);
     const constant = [...results, ...whens].every(vec => vec.constant);
@@ -107,6 +109,21 @@ export class Evaluator {
       const hit = whens.findIndex(when => when.data[row * strideOf(when)] === 1);
       return hit === -1 ? otherwise : hit;
     });
+  }
+
+  /**
+   * `case when a = b then number end` and `case when a is null then number end`, the shapes of most helper columns, in one
+   * flat pass that never lays out the condition.
+   */
+  private pickDirectly({ branches, otherwise }: Extract<Typed, { op: 'case' }>, rows: number): Vec | null {
+    const [branch] = branches;
+    if (branches.length !== 1 || otherwise || !branch || this.known.has(branch.when.key)) return null;
+    const { when, then } = branch;
+    if (!isNumber(then)) return null;
+    if (when.op === 'is-null' && !when.negated && isNumber(when.arg))
+      return pickMissing(this.vec(when.arg) as NumericVec, this.vec(then) as NumericVec, rows);
+    if (when.op !== 'compare' || when.sign !== '=' || !isNumber(when.left) || !isNumber(when.right)) return null;
+    return pickEqual([this.vec(when.left), this.vec(when.right), this.vec(then)] as [NumericVec, NumericVec, NumericVec], rows);
   }
 
   private aggregate(f: TypedAggregate): Vec {
@@ -148,7 +165,29 @@ const keepWhere =
   (row: number): number =>
     condition.data[row * strideOf(condition)] === 1 ? 0 : -1;
 
-/** `case when … then number end`, the shape of most helper columns, in one flat pass. */
+const isNumber = (formula: Typed): boolean => formula.type === 'number';
+
+function pickEqual([left, right, then]: readonly [NumericVec, NumericVec, NumericVec], rows: number): Vec {
+  const data = new Float64Array(lengthFor(rows, left, right, then));
+  const [a, b, c] = [left.data, right.data, then.data];
+  const [as, bs, cs] = [strideOf(left), strideOf(right), strideOf(then)];
+  // A missing operand is NaN, which equals nothing.
+  for (let row = 0; row < data.length; row++) data[row] = a[row * as] === b[row * bs] ? (c[row * cs] as number) : NaN;
+  return { type: 'number', data, constant: left.constant && right.constant && then.constant };
+}
+
+function pickMissing(tested: NumericVec, then: NumericVec, rows: number): Vec {
+  const data = new Float64Array(lengthFor(rows, tested, then));
+  const [a, c] = [tested.data, then.data];
+  const [as, cs] = [strideOf(tested), strideOf(then)];
+  for (let row = 0; row < data.length; row++) {
+    const value = a[row * as] as number;
+    data[row] = value !== value ? (c[row * cs] as number) : NaN;
+  }
+  return { type: 'number', data, constant: tested.constant && then.constant };
+}
+
+/** `case when … then number end` in one flat pass. */
 function pickWhere(when: BooleanVec, then: NumericVec, rows: number): Vec {
   const data = new Float64Array(rows);
   const [ws, ts] = [strideOf(when), strideOf(then)];

@@ -25,7 +25,11 @@ function codesOf(values: Values): Codes {
   return numericCodes(values.data);
 }
 
-const shifted = (data: ArrayLike<number>, by: number): Int32Array => Int32Array.from(data, code => code + by);
+function shifted(data: ArrayLike<number>, by: number): Int32Array {
+  const out = new Int32Array(data.length);
+  for (let row = 0; row < out.length; row++) out[row] = (data[row] as number) + by;
+  return out;
+}
 
 function numericCodes(data: Float64Array): Codes {
   const known = new Map<number, number>();

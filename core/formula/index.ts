@@ -1,5 +1,5 @@
 // From text to a checked formula.
-export { compileFormula, scopeOf } from './compile';
+export { compileFormula, scopeOf, scopeWith } from './compile';
 export { parseFormula, MAX_CHARACTERS, MAX_NESTING } from './parse';
 export type { FormulaPlace, Scope } from './check';
 export type { Expr } from './ast';

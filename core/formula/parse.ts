@@ -1,12 +1,15 @@
 import { failure, success, type Place, type Result } from 'core/result';
 import type { Expr, Span } from './ast';
 import { parse as parseGrammar } from './grammar.js';
+import { remembered } from './remembered';
 
 export const MAX_CHARACTERS = 10_000;
 export const MAX_NESTING = 200;
 
-/** The syntax tree of a formula, or one problem at its place. Nothing is resolved yet. Cost: O(length). */
-export function parseFormula(text: string): Result<Expr> {
+/** The syntax tree of a formula, or one problem at its place. Nothing is resolved yet; results are kept. Cost: O(length). */
+export const parseFormula = remembered(parseAnew, 500);
+
+function parseAnew(text: string): Result<Expr> {
   if (text.length > MAX_CHARACTERS)
     return failure({ code: 'too-long', limit: MAX_CHARACTERS, at: placeOf(text, { start: MAX_CHARACTERS, end: text.length }), words: '' });
   const deep = tooDeepAt(text);

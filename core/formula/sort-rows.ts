@@ -14,8 +14,15 @@ export interface SortKey {
 /** Row numbers in order of the keys; equal rows keep their order. Cost: O(n log n). */
 export function sortRows(keys: readonly SortKey[], rows: number): Int32Array {
   const columns = keys.map(comparableColumn);
-  const order = Int32Array.from({ length: rows }, (_, row) => row);
+  const order = identity(rows);
+  if (columns.length === 0) return order;
   return order.sort((a, b) => compareRows(columns, a, b) || a - b);
+}
+
+function identity(rows: number): Int32Array {
+  const order = new Int32Array(rows);
+  for (let row = 0; row < rows; row++) order[row] = row;
+  return order;
 }
 
 /** Sorts within partitions and marks where partitions and runs of equal rows start. */
@@ -23,7 +30,7 @@ export function sortWindow(partition: readonly Values[], keys: readonly SortKey[
   const { ids } = groupRows(partition, rows);
   const columns = keys.map(comparableColumn);
   const group = (row: number): number => (ids ? (ids[row] as number) : 0);
-  const order = Int32Array.from({ length: rows }, (_, row) => row);
+  const order = identity(rows);
   order.sort((a, b) => group(a) - group(b) || compareRows(columns, a, b) || a - b);
   const starts = new Uint8Array(rows);
   const changes = new Uint8Array(rows);

@@ -3,6 +3,7 @@ import type { Filter } from './schema';
 
 /** Rows that pass every filter, in table order; null when all rows do. A filter on an unknown column keeps all. */
 export function filterRows(table: Table, filters: readonly Filter[]): Int32Array | null {
+  if (filters.length === 0) return null;
   const kept = new Uint8Array(table.rowCount).fill(1);
   for (const filter of filters) {
     const column = columnOf(table, filter.column);

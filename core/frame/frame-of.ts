@@ -1,6 +1,6 @@
 import { groupRows, sortRows, type Groups, type SortKey } from 'core/formula';
 import { failure, success, type Result } from 'core/result';
-import { columnOf, isMissing, makeTable, takeColumn, takeRows, textAt, type Column, type Table } from 'core/table';
+import { columnOf, makeTable, takeColumn, takeRows, type Column, type Table } from 'core/table';
 import { carriedColumns } from './carried';
 import { filterRows } from './filter-rows';
 import { measureColumns, withWhatIfs } from './measures';
@@ -13,8 +13,8 @@ export interface Frame {
   readonly category: string;
   readonly carried: readonly string[];
   readonly measures: readonly string[];
-  /** Per measure, 1 where a what-if value stands. */
-  readonly whatIfs: Readonly<Record<string, Uint8Array>>;
+  /** Per measure that has any, 1 where a what-if value stands. */
+  readonly whatIfs: Readonly<Record<string, Uint8Array | undefined>>;
   /** Rows of the source table behind frame row r: `rows[offsets[r]]` up to `rows[offsets[r + 1]]`. */
   readonly offsets: Int32Array;
   readonly rows: Int32Array;
@@ -49,17 +49,18 @@ function assemble(
   kept: Int32Array | null,
 ): Frame {
   const category = takeColumn(keyed, groups.firstRows);
-  const keys = Array.from({ length: groups.count }, (_, row) => keyOf(category, row));
   const whatIfsHere = data.whatIfs.filter(whatIf => whatIf.by === data.category);
-  const filled = measured.map(column => withWhatIfs(column, keys, whatIfsHere));
+  const filled = measured.map(column => withWhatIfs(column, category, whatIfsHere));
   const carried = carriedColumns(rows, groups, [category.name, ...measured.map(column => column.name)]);
   const unsorted = makeTable(rows.name, [category, ...carried, ...filled.map(item => item.column)]);
   const order = orderOf(unsorted, data);
   const whatIfs = Object.fromEntries(
-    filled.map(({ column, marked }) => [column.name, Uint8Array.from(order, row => marked[row] as number)]),
+    filled.flatMap(({ column, marked }) =>
+      marked ? [[column.name, order ? Uint8Array.from(order, row => marked[row] as number) : marked]] : [],
+    ),
   );
   return {
-    table: takeRows(unsorted, order),
+    table: order === null ? unsorted : takeRows(unsorted, order),
     category: category.name,
     carried: carried.map(column => column.name),
     measures: measured.map(column => column.name),
@@ -68,11 +69,10 @@ function assemble(
   };
 }
 
-/** The text that names a frame row in edits and what-ifs; null for a missing category. */
-export const keyOf = (category: Column, row: number): string | null => (isMissing(category, row) ? null : textAt(category, row));
-
-function orderOf(table: Table, { order, category }: FigureData): Int32Array {
-  return sortRows(sortKeys(table, order, category), table.rowCount);
+/** Rows of the unsorted frame in the figure's order; null when they stay as they come. */
+function orderOf(table: Table, { order, category }: FigureData): Int32Array | null {
+  const keys = sortKeys(table, order, category);
+  return keys.length ? sortRows(keys, table.rowCount) : null;
 }
 
 function sortKeys(table: Table, order: Order, category: string): SortKey[] {
@@ -82,9 +82,15 @@ function sortKeys(table: Table, order: Order, category: string): SortKey[] {
 }
 
 /** Rows of the source table, laid out group after group in frame order (counting sort). */
-function sourceRows({ ids, count, rows }: Groups, order: Int32Array, kept: Int32Array | null): { offsets: Int32Array; rows: Int32Array } {
+function sourceRows(
+  { ids, count, rows }: Groups,
+  order: Int32Array | null,
+  kept: Int32Array | null,
+): { offsets: Int32Array; rows: Int32Array } {
+  // One source row per group: groups are numbered by first appearance, so they are the rows.
+  if (count === rows) return { offsets: upTo(count + 1), rows: throughKept(order ?? upTo(rows), kept) };
   const place = new Int32Array(count);
-  order.forEach((group, at) => (place[group] = at));
+  for (let at = 0; at < count; at++) place[order ? (order[at] as number) : at] = at;
   const offsets = new Int32Array(count + 1);
   for (let row = 0; row < rows; row++) offsets[(place[ids ? (ids[row] as number) : 0] as number) + 1]!++;
   for (let at = 0; at < count; at++) offsets[at + 1]! += offsets[at] as number;
@@ -93,3 +99,12 @@ function sourceRows({ ids, count, rows }: Groups, order: Int32Array, kept: Int32
   for (let row = 0; row < rows; row++) laid[next[place[ids ? (ids[row] as number) : 0] as number]!++] = kept ? (kept[row] as number) : row;
   return { offsets, rows: laid };
 }
+
+function upTo(count: number): Int32Array {
+  const out = new Int32Array(count);
+  for (let at = 0; at < count; at++) out[at] = at;
+  return out;
+}
+
+/** Rows among the kept ones as rows of the source. */
+const throughKept = (rows: Int32Array, kept: Int32Array | null): Int32Array => (kept ? rows.map(row => kept[row] as number) : rows);

@@ -1,4 +1,4 @@
-export { frameOf, keyOf, type Frame } from './frame-of';
-export { summedColumn } from './measures';
+export { frameOf, type Frame } from './frame-of';
+export { keyOf, summedColumn } from './measures';
 export { figureDataSchema, filterSchema, measureSchema, orderSchema, whatIfSchema } from './schema';
 export type { FigureData, Filter, Measure, Order, WhatIf } from './schema';

@@ -1,6 +1,6 @@
 import { compileFormula, Evaluator, parseFormula, scopeOf, type Groups } from 'core/formula';
 import { success, type Result } from 'core/result';
-import { named, type Column, type NumericValues, type Table } from 'core/table';
+import { isMissing, named, textAt, type Column, type NumericValues, type Table } from 'core/table';
 import type { Measure, WhatIf } from './schema';
 
 /** Each measure as a column with one value per group. */
@@ -16,21 +16,21 @@ export function measureColumns(rows: Table, groups: Groups, measures: readonly M
   return success(columns);
 }
 
-/** A measure's values with this figure's what-if values in their places; `marked` is 1 there. */
-export function withWhatIfs(
-  column: Column,
-  keys: readonly (string | null)[],
-  whatIfs: readonly WhatIf[],
-): { column: Column; marked: Uint8Array } {
-  const marked = new Uint8Array(keys.length);
+/** The text that names a frame row in edits and what-ifs; null for a missing category. */
+export const keyOf = (category: Column, row: number): string | null => (isMissing(category, row) ? null : textAt(category, row));
+
+/** A measure's values with this figure's what-if values in their places; `marked` is 1 there, null when there are none. */
+export function withWhatIfs(column: Column, category: Column, whatIfs: readonly WhatIf[]): { column: Column; marked: Uint8Array | null } {
   const own = new Map(whatIfs.filter(whatIf => whatIf.measure === column.name).map(whatIf => [whatIf.category, whatIf.value]));
-  if (own.size === 0 || column.type !== 'number') return { column, marked };
+  if (own.size === 0 || column.type !== 'number') return { column, marked: null };
+  const marked = new Uint8Array(column.data.length);
   const data = (column as NumericValues).data.slice();
-  keys.forEach((key, row) => {
-    if (!own.has(key)) return;
+  for (let row = 0; row < data.length; row++) {
+    const key = keyOf(category, row);
+    if (!own.has(key)) continue;
     data[row] = own.get(key) ?? NaN;
     marked[row] = 1;
-  });
+  }
   return { column: { ...column, data }, marked };
 }
 

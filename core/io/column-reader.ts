@@ -13,7 +13,12 @@ export interface ColumnPlan {
 
 // Words that stand for a missing value wherever the rest of the column is not text.
 const MISSING_WORDS = new Set(['', '-', '–', '—', '…', '?', 'na', 'n/a', 'nan', 'null', 'none', '#n/a', 'missing']);
-export const isMissingWord = (text: string): boolean => text === '' || (text.length < 8 && MISSING_WORDS.has(text.trim().toLowerCase()));
+export function isMissingWord(text: string): boolean {
+  if (text === '') return true;
+  const first = text.charCodeAt(0);
+  // No word among them starts with a digit, as most cells that come here do.
+  return !(first >= 48 && first <= 57) && text.length < 8 && MISSING_WORDS.has(text.trim().toLowerCase());
+}
 
 // A column is of a type when nearly all of its texts are; the few others are reported one by one.
 const NEARLY_ALL = 0.9;
@@ -95,7 +100,7 @@ export class ColumnReader {
 
   private grow(): void {
     const larger = memoryFor(this.plan.type, this.data.length * 2);
-    larger.set(this.data as never);
+    larger.set(this.data);
     this.data = larger;
   }
 }

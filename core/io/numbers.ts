@@ -11,13 +11,21 @@ const COMMA_PLAIN = /^[+-]?(\d+,?\d*|,\d+)(e[+-]?\d+)?$/i;
 /** A number as people write it, thousands grouped or not, or NaN when the text is none. */
 export function parseNumber(text: string, mark: DecimalMark = 'point'): number {
   // Most cells of most files are plain: one conversion, no pattern.
-  if (mark === 'point') {
+  if (mark === 'point' && startsPlain(text)) {
     const quick = Number(text);
-    if (quick === quick && text.trim() !== '' && Number.isFinite(quick) && PLAIN.test(text.trim())) return quick;
+    if (Number.isFinite(quick)) return quick;
   }
   const tidy = text.trim().replace('−', '-').replace(GROUPS, '');
   const plain = mark === 'point' ? pointText(tidy) : commaText(tidy);
   return plain !== null && Number.isFinite(Number(plain)) ? Number(plain) : NaN;
+}
+
+/** A digit first, or a sign before one; not one of the prefixes that make `0x1f` a number for the language alone. */
+function startsPlain(text: string): boolean {
+  const first = text.charCodeAt(0);
+  const second = text.charCodeAt(1);
+  if (first === 45 || first === 43) return second >= 48 && second <= 57;
+  return first >= 48 && first <= 57 && !(second > 57 && second !== 101 && second !== 69);
 }
 
 const pointText = (text: string): string | null => (PLAIN.test(text) ? text : POINT_GROUPED.test(text) ? text.replaceAll(',', '') : null);

@@ -1,7 +1,7 @@
 import type { AppliedCue } from 'core/cue';
 import type { Frame } from 'core/frame';
 import { counted } from 'core/sentence';
-import { columnOf, isMissing, textAt, type Column, type NumericValues } from 'core/table';
+import { columnOf, rowsWithValue, textAt, type Column, type NumericValues } from 'core/table';
 import type { PlanRequest } from './plan-of';
 import type { ValueWriter } from './value-writer';
 
@@ -26,9 +26,9 @@ const MOST_NAMES = 6;
 function markedWords(cue: AppliedCue, part: string, frame: Frame, write: ValueWriter): string {
   const column = cue.helpers.find(helper => helper.part === part)?.column;
   if (!column) return '';
-  const rows = rowsWith(column);
+  const rows = rowsWithValue(column);
   if (rows.length === 0) return '';
-  const names = rows.slice(0, MOST_NAMES).map(row => nameWithValue(frame, cue.cue.measure, row, write));
+  const names = Array.from(rows.subarray(0, MOST_NAMES), row => nameWithValue(frame, cue.cue.measure, row, write));
   const more = rows.length > MOST_NAMES ? ` and ${rows.length - MOST_NAMES} more` : '';
   return `${part.charAt(0).toUpperCase()}${part.slice(1)}: ${names.join('; ')}${more}.`;
 }
@@ -40,8 +40,6 @@ function nameWithValue({ table, category }: Frame, measure: string, row: number,
 
 function missingWords(frame: Frame, measure: string): string {
   const column = columnOf(frame.table, measure);
-  const count = column ? frame.table.rowCount - rowsWith(column).length : 0;
+  const count = column ? frame.table.rowCount - rowsWithValue(column).length : 0;
   return count ? `Missing: ${counted(count, 'value')}.` : '';
 }
-
-const rowsWith = (column: Column): number[] => Array.from(column.data, (_, row) => row).filter(row => !isMissing(column, row));

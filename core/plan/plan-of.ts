@@ -3,7 +3,7 @@ import type { Frame } from 'core/frame';
 import { formatNumber } from 'core/format';
 import type { Figure } from 'core/project';
 import { linearScale } from 'core/scale';
-import { columnOf, isMissing, textAt, type Column, type NumericValues } from 'core/table';
+import { columnOf, isMissing, rowsWithValue, textAt, type Column, type NumericValues } from 'core/table';
 import { describeFigure } from './describe-figure';
 import { colourIn, type Livery } from './livery';
 import type { BarLayer, LabelAsk, LegendEntry, Plan } from './plan';
@@ -51,9 +51,15 @@ export function planOf(request: PlanRequest): Plan {
 const axisNote = (measure: string, unit: string | undefined, category: string): string =>
   `${measure}${unit ? ` (${unit})` : ''} by ${category}`;
 
+const MISSING_NAME = '(missing)';
+
 function categoriesOf({ table, category }: Frame): string[] {
   const column = columnOf(table, category) as Column;
-  return Array.from({ length: table.rowCount }, (_, row) => (isMissing(column, row) ? '(missing)' : textAt(column, row)));
+  const names = new Array<string>(table.rowCount);
+  if (column.type === 'text')
+    for (let row = 0; row < names.length; row++) names[row] = column.dictionary[column.data[row] as number] ?? MISSING_NAME;
+  else for (let row = 0; row < names.length; row++) names[row] = isMissing(column, row) ? MISSING_NAME : textAt(column, row);
+  return names;
 }
 
 function barLayer({ frame, applied, livery }: PlanRequest, measure: string, winners: Winners, write: ValueWriter): BarLayer {
@@ -61,7 +67,11 @@ function barLayer({ frame, applied, livery }: PlanRequest, measure: string, winn
   const quiet = applied.some(cue => cue.quietsRest);
   const palette = applied.map(({ treatments }) => treatments.map(({ colour }) => colourIn(livery, colour)));
   const unmarked = quiet ? livery.quiet : livery.base;
-  const colours = Array.from(data, (_, row) => palette[winners.cue[row] as number]?.[winners.treatment[row] as number] ?? unmarked);
+  const colours = new Array<string>(data.length);
+  for (let row = 0; row < colours.length; row++) {
+    const cue = winners.cue[row] as number;
+    colours[row] = cue === -1 ? unmarked : (palette[cue]?.[winners.treatment[row] as number] ?? unmarked);
+  }
   return { measure, values: data, colours, labels: labelsOf(applied, measure, data, write) };
 }
 
@@ -71,7 +81,7 @@ function labelsOf(applied: readonly AppliedCue[], measure: string, data: Float64
   for (const { helpers, treatments } of applied)
     for (const { part, label } of treatments) {
       const column = label ? helpers.find(helper => helper.part === part)?.column : undefined;
-      if (column) for (let row = 0; row < data.length; row++) if (!isMissing(column, row)) rows.add(row);
+      if (column) for (const row of rowsWithValue(column)) rows.add(row);
     }
   return [...rows].sort((a, b) => a - b).map(row => ({ row, text: write.value(measure, data[row] as number) }));
 }
@@ -81,7 +91,7 @@ function legendOf(applied: readonly AppliedCue[], livery: Livery): LegendEntry[]
   const shown = applied.flatMap(({ helpers, treatments }) =>
     treatments.filter(({ part }) => {
       const column = helpers.find(helper => helper.part === part)?.column;
-      return column !== undefined && Array.from(column.data).some((_, row) => !isMissing(column, row));
+      return column !== undefined && rowsWithValue(column).length > 0;
     }),
   );
   const entries = shown.map(({ legend, colour }): LegendEntry => ({ text: legend, colour: colourIn(livery, colour), shape: 'bar' }));

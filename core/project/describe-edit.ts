@@ -23,7 +23,7 @@ export function describeEdit(edit: Edit, before: Project): string {
     case 'reset-cells':
       return `reset ${counted(edit.cells.length, 'cell')}`;
     case 'set-what-ifs':
-      return `set ${counted(edit.whatIfs.length, 'what-if')} value`;
+      return `set ${edit.whatIfs.length} what-if ${edit.whatIfs.length === 1 ? 'value' : 'values'}`;
     case 'reset-what-ifs':
       return 'reset what-if values';
     case 'all':

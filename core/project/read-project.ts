@@ -13,7 +13,7 @@ export function readProject(data: unknown): Result<Project> {
   if (typeof data !== 'object' || data === null || !('version' in data) || typeof data.version !== 'number')
     return failure({ code: 'document-foreign' });
   if (data.version > PROJECT_VERSION) return failure({ code: 'document-newer', version: data.version, known: PROJECT_VERSION });
-  const parsed = projectSchema.safeParse(migrated(data as Record<string, unknown>, data.version));
+  const parsed = projectSchema.safeParse(migrated(data, data.version));
   return parsed.success ? success(parsed.data) : failure(...faultsOf(parsed.error));
 }
 

@@ -35,6 +35,31 @@ export type Cell = number | string | boolean | null;
 
 export const isNumeric = (values: Values): values is NumericValues => values.type !== 'text' && values.type !== 'boolean';
 
+/** Whether a raw datum is there: its own test per type, for loops that cannot afford a call by type per row. */
+export const missingMarker = (values: Values): number =>
+  values.type === 'text' ? MISSING_TEXT : values.type === 'boolean' ? MISSING_BOOLEAN : NaN;
+
+/** The rows that have a value, rising. Kept with the column's memory, which never changes. Cost: one flat pass, once. */
+export function rowsWithValue(values: Values): Int32Array {
+  let rows = present.get(values.data);
+  if (!rows) present.set(values.data, (rows = findPresent(values)));
+  return rows;
+}
+
+const present = new WeakMap<Values['data'], Int32Array>();
+
+function findPresent(values: Values): Int32Array {
+  const { data } = values;
+  const marker = missingMarker(values);
+  const rows = new Int32Array(data.length);
+  let count = 0;
+  for (let row = 0; row < data.length; row++) {
+    const raw = data[row] as number;
+    if (raw === raw && raw !== marker) rows[count++] = row;
+  }
+  return rows.subarray(0, count);
+}
+
 export function isMissing(values: Values, row: number): boolean {
   if (values.type === 'text') return values.data[row] === MISSING_TEXT;
   if (values.type === 'boolean') return values.data[row] === MISSING_BOOLEAN;

@@ -1,5 +1,5 @@
 // What a table is.
-export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric } from './column';
+export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric, missingMarker, rowsWithValue } from './column';
 export type { BooleanValues, Cell, Column, ColumnType, NumericType, NumericValues, TextValues, Values } from './column';
 export { columnOf, makeTable, named, withColumns, type Table } from './table';
 

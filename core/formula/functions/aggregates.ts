@@ -115,10 +115,18 @@ function numberExtreme(data: Float64Array, step: 0 | 1, { ids, count, rows }: Gr
     }
     return best.fill(found);
   }
-  for (let row = 0; row < rows; row++) {
-    const value = data[row * step] as number;
-    const group = ids[row] as number;
-    if (value === value && !((best[group] as number) * direction >= value * direction)) best[group] = value;
+  if (direction === 1) {
+    for (let row = 0; row < rows; row++) {
+      const value = data[row * step] as number;
+      const group = ids[row] as number;
+      if (value === value && !((best[group] as number) >= value)) best[group] = value;
+    }
+  } else {
+    for (let row = 0; row < rows; row++) {
+      const value = data[row * step] as number;
+      const group = ids[row] as number;
+      if (value === value && !((best[group] as number) <= value)) best[group] = value;
+    }
   }
   return best;
 }

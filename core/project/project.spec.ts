@@ -1,0 +1,217 @@
+import { cueKinds } from 'core/cue';
+import { readSentence } from 'core/sentence';
+import {
+  applyEdit,
+  briefOf,
+  changeFigure,
+  describeEdit,
+  firstFigure,
+  readProject,
+  type Edit,
+  type Figure,
+  type Project,
+  type TableWords,
+} from './index';
+
+const deliveries: TableWords = {
+  id: 'd',
+  name: 'deliveries',
+  rowCount: 480,
+  units: { milk: 'L' },
+  columns: [
+    { name: 'hut', type: 'text' },
+    { name: 'valley', type: 'text' },
+    { name: 'week', type: 'date' },
+    { name: 'week no', type: 'number' },
+    { name: 'milk', type: 'number' },
+    { name: 'fat', type: 'number' },
+  ],
+};
+const tanks: TableWords = {
+  id: 't',
+  name: 'tanks',
+  rowCount: 170,
+  units: {},
+  columns: [
+    { name: 'day', type: 'date' },
+    { name: 'level', type: 'number' },
+  ],
+};
+const tables = [deliveries, tanks];
+const figure = firstFigure('f', deliveries);
+const project: Project = {
+  version: 1,
+  id: 'p',
+  name: 'Season',
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [] }],
+  figures: [figure],
+};
+const reads = (now: Figure): string => {
+  const { data, shape, scales, words } = briefOf(now, tables);
+  return [data, shape, scales, words].map(readSentence).join(' ');
+};
+
+describe('a first figure', () => {
+  const cases: readonly [name: string, table: TableWords, shape: RegExp][] = [
+    ['text by its first real measure', deliveries, /Show milk summed by hut as columns, largest first/],
+    ['days in order of time', tanks, /Show level summed by day as columns, by day, rising/],
+    ['text alone is counted', { ...tanks, columns: [{ name: 'hut', type: 'text' }] }, /Show the number of rows by hut/],
+    ['years alone', { ...tanks, columns: [{ name: 'year', type: 'number' }] }, /Show the number of rows by year/],
+  ];
+  for (const [name, table, shape] of cases)
+    it(name, () => {
+      const made = firstFigure('f', table);
+      expect(readSentence(briefOf(made, [table]).shape)).toMatch(shape);
+      expect(made.cues.length).toBe(1);
+    });
+});
+
+describe('the brief', () => {
+  it('reads as sentences', () =>
+    expect(reads(figure)).toBe(
+      'Take deliveries, 480 rows. Show milk summed by hut as columns, largest first. Draw it 16:9. Values start at zero, in L with fitting decimals and hair-thin gridlines. Call it Milk by hut, and say nothing below.',
+    ));
+
+  const changes: readonly [token: string, value: string, says: RegExp, also: (changed: Figure) => unknown, expected: unknown][] = [
+    [
+      'measure',
+      'fat',
+      /Show fat summed by hut/,
+      changed => [changed.cues[0]?.measure, changed.words.title, changed.data.order],
+      ['fat', 'Fat by hut', { by: 'measure', measure: 'fat', descending: true }],
+    ],
+    ['measure', '*', /Show the number of rows by hut/, changed => changed.data.measures[0]?.formula, 'count(*)'],
+    ['summary', 'avg', /Show milk averaged by hut/, changed => changed.data.measures[0], { name: 'average milk', formula: 'avg(milk)' }],
+    ['category', 'valley', /by valley as/, changed => changed.name, 'Milk by valley'],
+    ['category', 'milk', /by milk as/, changed => changed.data.measures[0]?.name, 'milk (measure)'],
+    ['order', 'table', /in table order/, changed => changed.data.order, { by: 'table' }],
+    ['order', 'category:desc', /by hut, falling/, changed => changed.data.order, { by: 'category', descending: true }],
+    ['order', 'measure:asc', /smallest first/, changed => changed.data.order, { by: 'measure', measure: 'milk', descending: false }],
+    ['mark', 'bar', /as lying bars/, changed => changed.shape.mark, 'bar'],
+    ['proportion', '1:1', /Draw it 1:1/, changed => changed.shape.proportion, '1:1'],
+    ['unit', 'hL', /in hL with/, changed => changed.scales.unit, 'hL'],
+    ['decimals', '2', /with 2 decimals/, changed => changed.scales.decimals, 2],
+    ['decimals', 'auto', /with fitting decimals/, changed => changed.scales.decimals, null],
+    ['gridlines', 'false', /and no gridlines/, changed => changed.scales.gridlines, false],
+    ['title', 'Milk, at last', /Call it Milk, at last,/, changed => changed.name, 'Milk by hut'],
+    ['subtitle', 'A note', /say A note below/, changed => changed.words.subtitle, 'A note'],
+    ['table', 't', /Take tanks, 170 rows\. Show level summed by day/, changed => [changed.data.table, changed.id], ['t', 'f']],
+    ['table', 'gone', /Take deliveries/, changed => changed.data.table, 'd'],
+  ];
+  for (const [token, value, says, also, expected] of changes)
+    it(`${token} to ${value}`, () => {
+      const changed = { ...figure, ...changeFigure(figure, token, value, tables) };
+      expect(reads(changed)).toMatch(says);
+      expect(also(changed)).toEqual(expected);
+    });
+  it('words of one’s own stay when the measure changes', () => {
+    const own = { ...figure, name: 'Mine', words: { title: 'My title', subtitle: '' } };
+    const changed = { ...own, ...changeFigure(own, 'measure', 'fat', tables) };
+    expect([changed.name, changed.words.title]).toEqual(['Mine', 'My title']);
+  });
+  it('has no other token', () => expect(() => changeFigure(figure, 'glow', '1', tables)).toThrowError(RangeError));
+});
+
+describe('edits', () => {
+  const second = { ...figure, id: 'g', name: 'Second' };
+  const cells = [{ row: 1, column: 'milk', value: 4 }];
+  const whatIfs = [{ by: 'hut', category: 'Alm', measure: 'milk', value: 3 }];
+  const edited = applyEdit(project, { kind: 'edit-cells', table: 'd', cells });
+  const cases: readonly [edit: Edit, before: Project, look: (after: Project) => unknown, expected: unknown, words: string][] = [
+    [{ kind: 'rename-project', name: 'Autumn' }, project, after => after.name, 'Autumn', 'renamed the project to Autumn'],
+    [{ kind: 'add-figure', figure: second }, project, after => after.figures.map(item => item.id), ['f', 'g'], 'added Second'],
+    [{ kind: 'add-figure', figure: second, at: 0 }, project, after => after.figures.map(item => item.id), ['g', 'f'], 'added Second'],
+    [{ kind: 'remove-figure', figure: 'f' }, project, after => after.figures, [], 'removed Milk by hut'],
+    [
+      { kind: 'change-figure', figure: 'f', change: { name: 'New' } },
+      project,
+      after => after.figures[0]?.name,
+      'New',
+      'renamed Milk by hut',
+    ],
+    [
+      { kind: 'change-figure', figure: 'f', change: { view: 'both' } },
+      project,
+      after => after.figures[0]?.view,
+      'both',
+      'changed view of Milk by hut',
+    ],
+    [
+      { kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [] } },
+      project,
+      after => after.tables.length,
+      2,
+      'added the table tanks',
+    ],
+    [{ kind: 'edit-cells', table: 'd', cells }, project, after => after.tables[0]?.edits, cells, 'edited 1 cell'],
+    [
+      { kind: 'edit-cells', table: 'd', cells: [{ row: 1, column: 'milk', value: null }] },
+      edited,
+      after => after.tables[0]?.edits,
+      [{ row: 1, column: 'milk', value: null }],
+      'edited 1 cell',
+    ],
+    [{ kind: 'reset-cells', table: 'd', cells: [{ row: 1, column: 'milk' }] }, edited, after => after.tables[0]?.edits, [], 'reset 1 cell'],
+    [{ kind: 'set-what-ifs', figure: 'f', whatIfs }, project, after => after.figures[0]?.data.whatIfs, whatIfs, 'set 1 what-if value'],
+    [
+      { kind: 'reset-what-ifs', figure: 'f', whatIfs: [{ by: 'hut', category: 'Alm', measure: 'milk' }] },
+      applyEdit(project, { kind: 'set-what-ifs', figure: 'f', whatIfs }),
+      after => after.figures[0]?.data.whatIfs,
+      [],
+      'reset what-if values',
+    ],
+    [
+      {
+        kind: 'all',
+        edits: [
+          { kind: 'edit-cells', table: 'd', cells },
+          { kind: 'rename-project', name: 'X' },
+        ],
+      },
+      project,
+      after => [after.name, after.tables[0]?.edits.length],
+      ['X', 1],
+      'edited 1 cell',
+    ],
+  ];
+  for (const [edit, before, look, expected, words] of cases)
+    it(`${edit.kind} ${JSON.stringify(edit).length}: ${words}`, () => {
+      const kept = structuredClone(before);
+      expect(look(applyEdit(before, edit))).toEqual(expected);
+      expect(before).toEqual(kept);
+      expect(describeEdit(edit, before)).toBe(words);
+    });
+  it('shares what is untouched', () => {
+    expect(applyEdit(project, { kind: 'rename-project', name: 'X' }).figures).toBe(project.figures);
+    expect(applyEdit(project, { kind: 'edit-cells', table: 'd', cells }).figures[0]).toBe(figure);
+  });
+});
+
+describe('reading a document', () => {
+  it('takes what was written', () => expect(readProject(JSON.parse(JSON.stringify(project)))).toEqual({ ok: true, value: project }));
+  const faulty: readonly [name: string, document: unknown, problem: object][] = [
+    ['nothing', null, { code: 'document-foreign' }],
+    ['no version', {}, { code: 'document-foreign' }],
+    ['a newer version', { version: 99 }, { code: 'document-newer', version: 99, known: 1 }],
+    [
+      'a cue of no known kind',
+      { ...project, figures: [{ ...figure, cues: [{ ...figure.cues[0], kind: 'magic' }] }] },
+      { code: 'document-field' },
+    ],
+    [
+      'a figure without measures',
+      { ...project, figures: [{ ...figure, data: { ...figure.data, measures: [] } }] },
+      { code: 'document-field' },
+    ],
+  ];
+  for (const [name, document, problem] of faulty)
+    it(`refuses ${name}`, () => {
+      const read = readProject(document);
+      expect(read.ok ? {} : read.problems[0]).toEqual(jasmine.objectContaining(problem) as never);
+    });
+  it('knows every kind of cue', () => {
+    const words = { category: 'hut', measures: ['milk'], scopes: [] };
+    const cues = Object.values(cueKinds).map(kind => kind.create('c', words));
+    expect(readProject({ ...project, figures: [{ ...figure, cues }] }).ok).toBe(true);
+  });
+});

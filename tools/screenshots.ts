@@ -1,0 +1,67 @@
+// npm run screenshots: one current picture of each main view, from the demo data, into docs/screenshots at 1280 × 800.
+import { chromium, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const flags = JSON.parse(readFileSync(`${root}tools/chromium-flags.json`, 'utf8')) as string[];
+const PORT = 4731;
+const address = `http://127.0.0.1:${PORT}/`;
+
+interface View {
+  readonly name: string;
+  readonly scheme?: 'dark';
+  readonly size?: { readonly width: number; readonly height: number };
+  readonly steps?: (page: Page) => Promise<void>;
+}
+
+const goTo = (page: Page, figure: string): Promise<void> =>
+  page.getByRole('navigation').getByRole('button', { name: figure, exact: true }).click();
+
+const views: readonly View[] = [
+  { name: 'workspace' },
+  { name: 'workspace-dark', scheme: 'dark', steps: page => goTo(page, 'Wheels by hut') },
+  { name: 'workspace-large', size: { width: 1920, height: 1080 }, steps: page => goTo(page, 'Wheels by hut') },
+  { name: 'plain-and-cued', steps: page => page.getByRole('radio', { name: 'both' }).click() },
+  {
+    name: 'why',
+    steps: async page => {
+      await page.keyboard.press('Alt+2');
+      await page.keyboard.press('End');
+    },
+  },
+  { name: 'token', steps: page => page.locator('[data-token="scope"]').click() },
+  { name: 'formula', steps: page => page.getByRole('button', { name: 'Formula of highest' }).click() },
+  {
+    name: 'rows-behind-a-cell',
+    steps: async page => {
+      await page.locator('.ag-row[row-index="2"] .ag-cell[col-id="milk"]').click();
+      await page.keyboard.press('Enter');
+      await page.getByText('Rushfold, 24 rows').waitFor();
+    },
+  },
+  { name: 'open', steps: page => page.getByRole('button', { name: 'Open', exact: true }).click() },
+  { name: 'hand-over', steps: page => page.getByRole('button', { name: 'Hand over' }).click() },
+];
+
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { cwd: root, env: { ...process.env, PORT: String(PORT) } });
+await new Promise(resolve => server.stdout.once('data', resolve));
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags.filter(flag => flag !== '--headless') });
+try {
+  for (const { name, scheme = 'light', size = { width: 1280, height: 800 }, steps } of views) {
+    const context = await browser.newContext({ viewport: size, colorScheme: scheme, reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    await page.goto(address);
+    await page.locator('.ag-cell').first().waitFor();
+    await steps?.(page);
+    await page.getByText(/^saved/).waitFor();
+    await page.waitForTimeout(300);
+    await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
+    await context.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  server.kill();
+}
