@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 
 const CODE = /\.(ts|mjs|cjs|html|css|peggy)$/;
-const TEST = /\.spec\.ts$|^e2e\//;
+const TEST = /\.spec\.ts$|^e2e\/|^conformance\//;
 const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { encoding: 'utf8' })
   .split('\n')
   .filter(file => CODE.test(file));

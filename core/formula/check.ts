@@ -1,7 +1,9 @@
 import { failure, success, type FormulaProblem, type Result } from 'core/result';
 import { parseIsoDate, parseIsoTimestamp, type ColumnType } from 'core/table';
 import type { Expr } from './ast';
+import { CAST_TYPES, castTarget, mayCast } from './cast';
 import { checkCall } from './check-call';
+import { DATE_FIELDS, parseInterval, TIME_FIELDS } from './functions';
 import { literalText, nameText } from './key';
 import { nearestName } from './nearest';
 import { placeOf } from './parse';
@@ -109,11 +111,14 @@ function checkExpr(check: Check, expr: Expr): Typed {
       return checkCase(check, expr);
     case 'call':
       return checkCall(check, expr);
-    case 'interval':
     case 'like':
+      return checkLike(check, expr);
     case 'cast':
+      return checkCast(check, expr);
     case 'extract':
-      throw check.fault(expr, { code: 'not-yet', what: expr.kind });
+      return checkExtract(check, expr);
+    case 'interval':
+      throw check.fault(expr, { code: 'wrong-type', needs: 'a value', got: 'an interval, which is only added to a date' });
   }
 }
 
@@ -162,8 +167,10 @@ function checkBinary(check: Check, expr: Extract<Expr, { kind: 'binary' }>): Typ
       const [left, right] = [check.typed(expr.left, 'boolean'), check.typed(expr.right, 'boolean')];
       return { op: expr.op, left, right, type: 'boolean', key: infix(left, expr.op, right) };
     }
-    case '||':
-      throw check.fault(expr, { code: 'not-yet', what: 'joining texts with ||' });
+    case '||': {
+      const [left, right] = [check.typed(expr.left, 'text'), check.typed(expr.right, 'text')];
+      return { op: 'join', left, right, type: 'text', key: infix(left, '||', right) };
+    }
     case '+':
     case '-':
     case '*':
@@ -178,10 +185,51 @@ function checkBinary(check: Check, expr: Extract<Expr, { kind: 'binary' }>): Typ
 type Binary = Extract<Expr, { kind: 'binary' }>;
 
 function checkArithmetic(check: Check, expr: Binary, sign: '+' | '-' | '*' | '/' | '%'): Typed {
-  const needs: readonly ColumnType[] = sign === '-' ? ['number', 'date'] : ['number'];
+  if ((sign === '+' || sign === '-') && expr.right.kind === 'interval') return checkShift(check, expr.left, expr.right, sign === '-');
+  if (sign === '+' && expr.left.kind === 'interval') return checkShift(check, expr.right, expr.left, false);
+  const needs: readonly ColumnType[] = sign === '-' ? ['number', 'date', 'timestamp'] : ['number'];
   const left = check.typed(expr.left, ...needs);
-  const right = left.type === 'date' ? check.typed(expr.right, 'date') : check.typed(expr.right, 'number');
+  const moment = left.type === 'date' || left.type === 'timestamp';
+  const right = check.typed(expr.right, moment ? (left.type as ColumnType) : 'number');
+  if (moment) return { op: 'days-between', left, right, type: 'number', key: infix(left, '-', right) };
   return { op: 'arithmetic', sign, left, right, type: 'number', key: infix(left, sign, right) };
+}
+
+/** A date moved by an interval: still a date by days, weeks, months or years, a timestamp by hours and less. */
+function checkShift(check: Check, moved: Expr, by: Expr, back: boolean): Typed {
+  const arg = check.typed(moved, 'date', 'timestamp');
+  const words = by.kind === 'interval' ? by.value : '';
+  const found = parseInterval(words);
+  if (!found)
+    throw check.fault(by, {
+      code: 'wrong-type',
+      needs: "an interval such as interval '7 days' or interval '1 month'",
+      got: 'something else',
+    });
+  const interval = back ? { months: -found.months, ms: -found.ms } : found;
+  const type = arg.type === 'date' && found.ms % 86_400_000 === 0 ? 'date' : 'timestamp';
+  return { op: 'shift', arg, interval, text: words, back, type, key: `(${arg.key} ${back ? '-' : '+'} ${type} interval '${words}')` };
+}
+
+function checkLike(check: Check, expr: Extract<Expr, { kind: 'like' }>): Typed {
+  const [arg, pattern] = [check.typed(expr.arg, 'text'), check.typed(expr.pattern, 'text')];
+  const like: Typed = { op: 'like', arg, pattern, type: 'boolean', key: infix(arg, 'like', pattern) };
+  return expr.negated ? negation(like) : like;
+}
+
+function checkCast(check: Check, expr: Extract<Expr, { kind: 'cast' }>): Typed {
+  const to = castTarget(expr.type);
+  if (!to) throw check.fault(expr, { code: 'wrong-type', needs: `a type: ${CAST_TYPES.join(', ')}`, got: expr.type });
+  const arg = check.expr(expr.arg);
+  if (arg.type !== 'null' && !mayCast(arg.type, to)) throw check.fault(expr, { code: 'cast-impossible', from: arg.type, to: to.type });
+  return { op: 'cast', arg, to, name: expr.type, type: to.type, key: `cast(${arg.key} as ${to.whole ? 'integer' : to.type})` };
+}
+
+function checkExtract(check: Check, expr: Extract<Expr, { kind: 'extract' }>): Typed {
+  const field = DATE_FIELDS.find(known => known === expr.field);
+  if (!field) throw check.fault(expr, { code: 'wrong-type', needs: `a field: ${DATE_FIELDS.join(', ')}`, got: expr.field });
+  const arg = check.typed(expr.arg, ...(TIME_FIELDS.includes(field) ? (['timestamp'] as const) : (['date', 'timestamp'] as const)));
+  return { op: 'extract', arg, field, type: 'number', key: `extract(${field} from ${arg.key})` };
 }
 
 function compared(check: Check, leftExpr: Expr, sign: '=' | '<>' | '<' | '<=' | '>' | '>=', rightExpr: Expr): Typed {

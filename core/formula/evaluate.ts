@@ -1,11 +1,26 @@
-import { MISSING_BOOLEAN, MISSING_TEXT, columnOf, type Table, type Values } from 'core/table';
+import { MISSING_BOOLEAN, MISSING_TEXT, columnOf, isMissing, type Table, type Values } from 'core/table';
+import { castVec } from './cast';
 import { compareVecs, distinctVecs } from './compare';
-import { aggregates, choose, ranks, scalars, type Aggregate, type Groups } from './functions';
+import {
+  aggregates,
+  choose,
+  extractField,
+  joinTexts,
+  likeTexts,
+  scalars,
+  shiftVec,
+  type Aggregate,
+  type Groups,
+  type Scalar,
+} from './functions';
 import { groupRows } from './groups';
-import { runArithmetic, runLogic, runNegate, runNot } from './operators';
+import { runArithmetic, runDaysBetween, runLogic, runNegate, runNot } from './operators';
+import { pickEqual, pickMissing, pickWhere } from './pick';
 import { sortWindow } from './sort-rows';
-import type { Typed, TypedAggregate, TypedRank } from './typed';
-import { constantVec, lengthFor, materialise, strideOf, varying, type BooleanVec, type NumericVec, type Vec } from './vec';
+import { partsOf, type Typed, type TypedAggregate, type TypedWindow, type TypedWindowCall } from './typed';
+import { constantVec, materialise, strideOf, varying, type BooleanVec, type NumericVec, type TextVec, type Vec } from './vec';
+import { runWindowCall, slideAggregate, type WindowRun } from './windows';
+import type { SortedWindow } from './frame-ranges';
 
 /**
  * Evaluates checked formulas over one table. Every distinct sub-expression, partition and sort is computed once per
@@ -14,6 +29,7 @@ import { constantVec, lengthFor, materialise, strideOf, varying, type BooleanVec
 export class Evaluator {
   private readonly known = new Map<string, Vec>();
   private readonly partitions = new Map<string, ReturnType<typeof groupRows>>();
+  private readonly sorts = new Map<string, SortedWindow>();
 
   /** @param groups set for a measure: aggregates give one value per group, and so does the whole formula */
   constructor(
@@ -23,12 +39,35 @@ export class Evaluator {
 
   /** One value per row of the table, or per group for a measure. */
   values(formula: Typed): Values {
-    return materialise(this.vec(formula), this.groups ? this.groups.count : this.table.rowCount);
+    return materialise(this.vec(formula), this.rowCount);
   }
 
   /** Makes a computed column visible to later formulas under a name's key. */
   define(key: string, values: Values): void {
     this.known.set(key, varying(values));
+  }
+
+  /**
+   * How many rows have no value though everything they are computed from is there: a division by zero, the logarithm
+   * of a negative number. Counts what the formula's own parts computed.
+   */
+  withoutValue(formula: Typed): number {
+    const own = mayLackValue(formula) ? this.lacking(formula) : 0;
+    // Inside an aggregate of a measure, the rows behind the groups count.
+    const inside = formula.op === 'aggregate' && !formula.window ? this.rowLevel() : this;
+    return partsOf(formula).reduce((sum, part) => sum + inside.withoutValue(part), own);
+  }
+
+  private get rowCount(): number {
+    return this.groups ? this.groups.count : this.table.rowCount;
+  }
+
+  private lacking(formula: Typed): number {
+    const [result, parts] = [this.vec(formula), partsOf(formula).map(part => this.vec(part))];
+    let count = 0;
+    for (let row = 0; row < result.data.length; row++)
+      if (isMissing(result, row) && parts.every(part => !isMissing(part, row * strideOf(part)))) count++;
+    return result.constant ? count * this.rowCount : count;
   }
 
   private vec(formula: Typed): Vec {
@@ -38,7 +77,7 @@ export class Evaluator {
   }
 
   private compute(f: Typed): Vec {
-    const rows = this.groups ? this.groups.count : this.table.rowCount;
+    const rows = this.rowCount;
     switch (f.op) {
       case 'constant':
         return constantVec(f.type, f.value);
@@ -50,23 +89,35 @@ export class Evaluator {
         return runNot(this.vec(f.arg) as BooleanVec);
       case 'arithmetic':
         return runArithmetic(f.sign, this.vec(f.left) as NumericVec, this.vec(f.right) as NumericVec, rows);
+      case 'days-between':
+        return runDaysBetween(this.vec(f.left) as NumericVec, this.vec(f.right) as NumericVec, rows);
+      case 'shift':
+        return shiftVec(this.vec(f.arg) as NumericVec, f.type as 'date' | 'timestamp', f.interval);
+      case 'join':
+        return joinTexts(this.ofType([f.left, f.right], 'text'), rows);
       case 'compare':
         return compareVecs(f.sign, ...this.sameType(f.left, f.right), rows);
       case 'and':
       case 'or':
-        return runLogic(f.op, this.vec(f.left) as BooleanVec, this.vec(f.right) as BooleanVec, rows);
+        return runLogic(f.op, ...(this.ofType([f.left, f.right], 'boolean') as [BooleanVec, BooleanVec]), rows);
       case 'is-null':
         return this.isNull(this.vec(f.arg), f.negated);
       case 'is-distinct':
         return distinctVecs(...this.sameType(f.left, f.right), rows, f.negated);
+      case 'like':
+        return likeTexts(...(this.ofType([f.arg, f.pattern], 'text') as [TextVec, TextVec]), rows);
       case 'case':
         return this.runCase(f, rows);
+      case 'cast':
+        return castVec(f.arg.type === 'null' ? constantVec(f.to.type, null) : this.vec(f.arg), f.to);
+      case 'extract':
+        return extractField(this.vec(f.arg) as NumericVec, f.field);
       case 'scalar':
-        return scalars[f.name].run(this.ofType(f.args, f.type), rows);
+        return this.scalar(f.name, f.args, f.type, rows);
       case 'aggregate':
         return this.aggregate(f);
-      case 'rank':
-        return this.rank(f);
+      case 'window':
+        return this.windowCall(f);
     }
   }
 
@@ -74,6 +125,16 @@ export class Evaluator {
     const column = columnOf(this.table, name);
     if (!column) throw new RangeError(`the table ${this.table.name} has no column ${name}`);
     return varying(column);
+  }
+
+  private scalar(name: string, args: readonly Typed[], type: Typed['type'], rows: number): Vec {
+    const entry = scalars[name] as Scalar;
+    const typeAt = (i: number): Typed['type'] =>
+      entry.takes === 'same' ? type : (entry.takes[Math.min(i, entry.takes.length - 1)]?.[0] ?? 'number');
+    return entry.run(
+      args.map((arg, i) => (arg.type === 'null' ? constantVec(typeAt(i), null) : this.vec(arg))),
+      rows,
+    );
   }
 
   /** A bare missing value takes the type of its neighbours. */
@@ -100,7 +161,10 @@ export class Evaluator {
     const quick = this.pickDirectly(f, rows);
     if (quick) return quick;
     const results = this.ofType([...f.branches.map(branch => branch.then), ...(f.otherwise ? [f.otherwise] : [])], f.type);
-    const whens = f.branches.map(branch => this.vec(branch.when) as BooleanVec);
+    const whens = this.ofType(
+      f.branches.map(branch => branch.when),
+      'boolean',
+    ) as BooleanVec[];
     const constant = [...results, ...whens].every(vec => vec.constant);
     if (whens.length === 1 && !f.otherwise && !constant && results[0] && results[0].data instanceof Float64Array)
       return pickWhere(whens[0] as BooleanVec, results[0] as NumericVec, rows);
@@ -119,32 +183,74 @@ export class Evaluator {
     const [branch] = branches;
     if (branches.length !== 1 || otherwise || !branch || this.known.has(branch.when.key)) return null;
     const { when, then } = branch;
-    if (!isNumber(then)) return null;
-    if (when.op === 'is-null' && !when.negated && isNumber(when.arg))
+    if (then.type !== 'number') return null;
+    if (when.op === 'is-null' && !when.negated && when.arg.type === 'number')
       return pickMissing(this.vec(when.arg) as NumericVec, this.vec(then) as NumericVec, rows);
-    if (when.op !== 'compare' || when.sign !== '=' || !isNumber(when.left) || !isNumber(when.right)) return null;
+    if (when.op !== 'compare' || when.sign !== '=' || when.left.type !== 'number' || when.right.type !== 'number') return null;
     return pickEqual([this.vec(when.left), this.vec(when.right), this.vec(then)] as [NumericVec, NumericVec, NumericVec], rows);
   }
 
   private aggregate(f: TypedAggregate): Vec {
-    const rows = this.rowLevel();
-    const entry: Aggregate = aggregates[f.name];
-    const arg = f.arg ? rows.vec(f.arg) : constantVec('boolean', true);
-    const counted = f.filter ? choose([arg], this.table.rowCount, keepWhere(rows.vec(f.filter))) : arg;
-    if (!f.partition) return entry.run(counted, this.groups as Groups);
-    const groups = this.partitionOf(f.partition);
-    return spread(entry.run(counted, groups), groups);
+    // Inside an aggregate of a measure, formulas run over the table's rows.
+    const rows = f.window ? this : this.rowLevel();
+    const entry = aggregates[f.name] as Aggregate;
+    const args = f.args.length ? f.args.map(arg => rows.vec(arg)) : [constantVec('boolean', true)];
+    const condition = f.filter && rows.vec(f.filter);
+    const kept = condition ? args.map(arg => choose([arg], this.table.rowCount, keepWhere(condition))) : args;
+    const options = f.within ?? { fraction: 0.5, descending: false };
+    if (!f.window) return entry.run(this.distinctIn(kept, f, this.groups as Groups), this.groups as Groups, options);
+    if (f.window.order.length || f.window.bounds) return slideAggregate(this.windowRun(f.window), f, entry, kept);
+    const groups = this.partitionOf(f.window.partition);
+    return spread(entry.run(this.distinctIn(kept, f, groups), groups, options), groups);
   }
 
-  private rank(f: TypedRank): Vec {
-    const partition = f.partition.map(part => materialise(this.vec(part), this.table.rowCount));
-    const keys = f.order.map(({ by, ...rest }) => ({ ...rest, values: materialise(this.vec(by), this.table.rowCount) }));
-    return { type: 'number', data: ranks[f.name].run(sortWindow(partition, keys, this.table.rowCount)), constant: false };
+  /** For `distinct`, all but the first of equal values within a group are left out. */
+  private distinctIn(args: readonly Vec[], { distinct }: TypedAggregate, groups: Groups): readonly Vec[] {
+    const [arg] = args;
+    if (!distinct || !arg) return args;
+    const rows = this.table.rowCount;
+    const ids: Values = { type: 'number', data: Float64Array.from(groups.ids ?? new Int32Array(rows)) };
+    const { firstRows } = groupRows([ids, materialise(arg, rows)], rows);
+    const first = new Uint8Array(rows);
+    for (const row of firstRows) first[row] = 1;
+    return [choose([arg], rows, row => (first[row] ? 0 : -1))];
+  }
+
+  private windowCall(f: TypedWindowCall & { readonly type: Typed['type'] }): Vec {
+    const [first, ...rest] = f.args;
+    // What stands where no row is found takes the type of the value.
+    const args = first ? [this.vec(first), ...this.ofType(rest, f.type)] : [];
+    return runWindowCall(this.windowRun(f.window), f, args);
+  }
+
+  private windowRun(window: TypedWindow): WindowRun {
+    return { window, sorted: this.sortOf(window), rows: this.table.rowCount };
+  }
+
+  /** One sort for all functions of the same partition and order. */
+  private sortOf({ partition, order }: TypedWindow): SortedWindow {
+    const key = JSON.stringify([partition.map(part => part.key), order.map(({ by, ...rest }) => [by.key, rest])]);
+    let sorted = this.sorts.get(key);
+    if (!sorted) {
+      const keys = order.map(({ by, ...rest }) => ({ ...rest, values: this.laidOut(by) }));
+      this.sorts.set(
+        key,
+        (sorted = sortWindow(
+          partition.map(part => this.laidOut(part)),
+          keys,
+          this.table.rowCount,
+        )),
+      );
+    }
+    return sorted;
+  }
+
+  private laidOut(formula: Typed): Values {
+    return materialise(this.vec(formula), this.table.rowCount);
   }
 
   private rowEvaluator: Evaluator | undefined;
 
-  /** Inside an aggregate of a measure, formulas run over the table's rows. */
   private rowLevel(): Evaluator {
     return this.groups ? (this.rowEvaluator ??= new Evaluator(this.table)) : this;
   }
@@ -152,48 +258,28 @@ export class Evaluator {
   private partitionOf(partition: readonly Typed[]): Groups {
     const key = partition.map(part => part.key).join(', ');
     let groups = this.partitions.get(key);
-    if (!groups) {
-      const keys = partition.map(part => materialise(this.vec(part), this.table.rowCount));
-      this.partitions.set(key, (groups = groupRows(keys, this.table.rowCount)));
-    }
+    if (!groups)
+      this.partitions.set(
+        key,
+        (groups = groupRows(
+          partition.map(part => this.laidOut(part)),
+          this.table.rowCount,
+        )),
+      );
     return groups;
   }
 }
+
+/** Operations that can have no value for values that are there. */
+const mayLackValue = (f: Typed): boolean =>
+  (f.op === 'arithmetic' && f.left.type !== 'null' && f.right.type !== 'null') ||
+  (f.op === 'scalar' && scalars[f.name]?.group === 'number') ||
+  (f.op === 'cast' && f.arg.type === 'text');
 
 const keepWhere =
   (condition: Vec) =>
   (row: number): number =>
     condition.data[row * strideOf(condition)] === 1 ? 0 : -1;
-
-const isNumber = (formula: Typed): boolean => formula.type === 'number';
-
-function pickEqual([left, right, then]: readonly [NumericVec, NumericVec, NumericVec], rows: number): Vec {
-  const data = new Float64Array(lengthFor(rows, left, right, then));
-  const [a, b, c] = [left.data, right.data, then.data];
-  const [as, bs, cs] = [strideOf(left), strideOf(right), strideOf(then)];
-  // A missing operand is NaN, which equals nothing.
-  for (let row = 0; row < data.length; row++) data[row] = a[row * as] === b[row * bs] ? (c[row * cs] as number) : NaN;
-  return { type: 'number', data, constant: left.constant && right.constant && then.constant };
-}
-
-function pickMissing(tested: NumericVec, then: NumericVec, rows: number): Vec {
-  const data = new Float64Array(lengthFor(rows, tested, then));
-  const [a, c] = [tested.data, then.data];
-  const [as, cs] = [strideOf(tested), strideOf(then)];
-  for (let row = 0; row < data.length; row++) {
-    const value = a[row * as] as number;
-    data[row] = value !== value ? (c[row * cs] as number) : NaN;
-  }
-  return { type: 'number', data, constant: tested.constant && then.constant };
-}
-
-/** `case when … then number end` in one flat pass. */
-function pickWhere(when: BooleanVec, then: NumericVec, rows: number): Vec {
-  const data = new Float64Array(rows);
-  const [ws, ts] = [strideOf(when), strideOf(then)];
-  for (let row = 0; row < rows; row++) data[row] = when.data[row * ws] === 1 ? (then.data[row * ts] as number) : NaN;
-  return { type: then.type, data, constant: false };
-}
 
 /** One value per group, laid out again over the rows; a single group stays a constant. */
 function spread(perGroup: Vec, { ids, rows }: Groups): Vec {

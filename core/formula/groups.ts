@@ -44,9 +44,16 @@ function numericCodes(data: Float64Array): Codes {
   return { data: out, size: known.size };
 }
 
+// Up to this many pairs, a code of its own for each possible pair beats looking them up.
+const DENSE_PAIRS = 1 << 22;
+
 function paired(left: Codes, right: Codes): Codes {
-  const known = new Map<number, number>();
   const data = new Int32Array(left.data.length);
+  if (left.size * right.size <= DENSE_PAIRS) {
+    for (let row = 0; row < data.length; row++) data[row] = (left.data[row] as number) * right.size + (right.data[row] as number);
+    return { data, size: left.size * right.size };
+  }
+  const known = new Map<number, number>();
   for (let row = 0; row < data.length; row++) {
     const pair = (left.data[row] as number) * right.size + (right.data[row] as number);
     let code = known.get(pair);

@@ -12,5 +12,7 @@ export { sortRows, type SortKey } from './sort-rows';
 
 // SQL text and the function reference.
 export { literalText, nameText } from './key';
-export { aggregates, ranks, scalars } from './functions';
+export { functionReference, type FunctionEntry } from './reference';
+export { sqlOf } from './sql-text';
+export { DATE_GRAINS, truncateDay, type DateGrain } from './functions';
 export type { Groups } from './functions';

@@ -1,11 +1,16 @@
 import type { Cell } from 'core/table';
-import type { TypedOrder, TypedType } from './typed';
+import type { TypedBound, TypedOrder, TypedType, TypedWindow } from './typed';
 
 const PLAIN_NAME = /^[\p{L}_][\p{L}\p{N}\p{M}_]*$/u;
+// Words that this grammar or a well-known engine reserves: quoted, so that the text runs anywhere.
 const RESERVED = new Set(
-  'and as asc between by case cast date desc distinct else end extract false from group in interval is like not null or order over then timestamp true when where with select'.split(
-    ' ',
-  ),
+  (
+    'all analyse analyze and any array as asc asymmetric at between both by case cast check collate column constraint create current current_date ' +
+    'current_time current_timestamp date deferrable desc distinct do else end except extract false fetch for foreign from full grant group having in ' +
+    'initially inner intersect interval into is join lateral leading left like limit natural not null offset on only or order outer over partition ' +
+    'placing pivot primary qualify range references returning right row rows select show some summarize symmetric table then timestamp to trailing true ' +
+    'union unique unpivot user using variadic when where window with within'
+  ).split(' '),
 );
 
 /** A column name as SQL: bare where that is safe in any engine, else in double quotes. */
@@ -21,11 +26,30 @@ export function literalText(type: TypedType, value: Cell): string {
   return typeof value === 'string' ? `'${value.replaceAll("'", "''")}'` : String(value);
 }
 
-export const windowText = (partition: readonly { readonly key: string }[], order: readonly TypedOrder[] = []): string => {
-  const by = partition.length ? `partition by ${partition.map(item => item.key).join(', ')}` : '';
-  const sorted = order.length ? `order by ${order.map(orderText).join(', ')}` : '';
-  return `over (${[by, sorted].filter(Boolean).join(' ')})`;
-};
+/** `over (…)`, every part written by `write`. */
+export function windowText(
+  { partition, order, bounds }: TypedWindow,
+  write: (part: { readonly key: string }) => string = part => part.key,
+): string {
+  const by = partition.length ? `partition by ${partition.map(write as never).join(', ')}` : '';
+  const sorted = order.length ? `order by ${order.map(item => orderText(item, write)).join(', ')}` : '';
+  const frame = bounds ? `${bounds.unit} between ${boundText(bounds.from)} and ${boundText(bounds.to)}` : '';
+  return `over (${[by, sorted, frame].filter(Boolean).join(' ')})`;
+}
 
-const orderText = ({ by, descending, nullsFirst }: TypedOrder): string =>
-  `${by.key}${descending ? ' desc' : ''} nulls ${nullsFirst ? 'first' : 'last'}`;
+function orderText({ by, descending, nullsFirst }: TypedOrder, write: (part: { readonly key: string }) => string): string {
+  return `${write(by)}${descending ? ' desc' : ''} nulls ${nullsFirst ? 'first' : 'last'}`;
+}
+
+function boundText(bound: TypedBound): string {
+  switch (bound.kind) {
+    case 'unbounded-preceding':
+      return 'unbounded preceding';
+    case 'unbounded-following':
+      return 'unbounded following';
+    case 'current':
+      return 'current row';
+    default:
+      return `${bound.text} ${bound.kind}`;
+  }
+}

@@ -20,6 +20,14 @@ export function runArithmetic(sign: ArithmeticOp, left: NumericVec, right: Numer
   return { type: 'number', data, constant: left.constant && right.constant };
 }
 
+const MS_PER_DAY = 86_400_000;
+
+/** Days from one moment to another; parts of a day for timestamps. */
+export function runDaysBetween(left: NumericVec, right: NumericVec, rows: number): NumericVec {
+  const days = runArithmetic('-', left, right, rows);
+  return left.type === 'timestamp' ? { ...days, data: days.data.map(ms => ms / MS_PER_DAY) } : days;
+}
+
 function arithmetic(sign: ArithmeticOp, a: number, b: number): number {
   if (sign === '+') return a + b;
   if (sign === '-') return a - b;

@@ -1,6 +1,7 @@
 import type { Values } from 'core/table';
 import { groupRows } from './groups';
 import type { SortedRows } from './functions';
+import { radixSort } from './radix-sort';
 import { dictionaryRanks } from './text-order';
 
 /** One sort key: its values, its direction, and where missing values go. */
@@ -11,11 +12,18 @@ export interface SortKey {
   readonly nullsFirst?: boolean;
 }
 
-/** Row numbers in order of the keys; equal rows keep their order. Cost: O(n log n). */
+/** Row numbers in order of the keys; equal rows keep their order. Cost: O(n log n), O(n) for long columns. */
 export function sortRows(keys: readonly SortKey[], rows: number): Int32Array {
-  const columns = keys.map(comparableColumn);
+  return sortColumns(keys.map(comparableColumn), rows);
+}
+
+// Below this, comparing beats counting.
+const RADIX_FROM = 3_000;
+
+function sortColumns(columns: readonly Float64Array[], rows: number): Int32Array {
   const order = identity(rows);
   if (columns.length === 0) return order;
+  if (rows >= RADIX_FROM) return radixSort(columns, order);
   return order.sort((a, b) => compareRows(columns, a, b) || a - b);
 }
 
@@ -26,32 +34,50 @@ function identity(rows: number): Int32Array {
 }
 
 /** Sorts within partitions and marks where partitions and runs of equal rows start. */
-export function sortWindow(partition: readonly Values[], keys: readonly SortKey[], rows: number): SortedRows {
+export function sortWindow(
+  partition: readonly Values[],
+  keys: readonly SortKey[],
+  rows: number,
+): SortedRows & { readonly keys: readonly Float64Array[] } {
   const { ids } = groupRows(partition, rows);
   const columns = keys.map(comparableColumn);
-  const group = (row: number): number => (ids ? (ids[row] as number) : 0);
-  const order = identity(rows);
-  order.sort((a, b) => group(a) - group(b) || compareRows(columns, a, b) || a - b);
+  const order = sortColumns(ids ? [Float64Array.from(ids), ...columns] : columns, rows);
   const starts = new Uint8Array(rows);
   const changes = new Uint8Array(rows);
   for (let i = 0; i < rows; i++) {
     const [row, before] = [order[i] as number, order[i - 1] as number];
-    starts[i] = i === 0 || group(row) !== group(before) ? 1 : 0;
-    changes[i] = starts[i] || compareRows(columns, row, before) !== 0 ? 1 : 0;
+    starts[i] = i === 0 || (ids !== null && ids[row] !== ids[before]) ? 1 : 0;
+    changes[i] = starts[i] || differs(columns, row, before) ? 1 : 0;
   }
-  return { rows: order, starts, changes };
+  return { rows: order, starts, changes, keys: columns };
 }
 
 /** Numbers that sort ascending as the key demands, missing as ±Infinity; no column ever holds an infinity. */
-function comparableColumn({ values, descending = false, nullsFirst = false }: SortKey): Float64Array {
+export function comparableColumn({ values, descending = false, nullsFirst = false }: SortKey): Float64Array {
   const missing = nullsFirst ? -Infinity : Infinity;
   const sign = descending ? -1 : 1;
+  const out = new Float64Array(values.data.length);
+  const { data } = values;
   if (values.type === 'text') {
     const ranks = dictionaryRanks(values.dictionary);
-    return Float64Array.from(values.data, code => (code < 0 ? missing : (ranks[code] as number) * sign));
+    for (let row = 0; row < out.length; row++) {
+      const code = data[row] as number;
+      out[row] = code < 0 ? missing : (ranks[code] as number) * sign;
+    }
+    return out;
   }
-  const gone = values.type === 'boolean' ? (value: number) => value > 1 : Number.isNaN;
-  return Float64Array.from(values.data as ArrayLike<number>, value => (gone(value) ? missing : value * sign));
+  const marker = values.type === 'boolean' ? 2 : NaN;
+  for (let row = 0; row < out.length; row++) {
+    const value = data[row] as number;
+    // Adding zero makes −0 and 0 equal to the radix sort, too.
+    out[row] = value !== value || value === marker ? missing : value * sign + 0;
+  }
+  return out;
+}
+
+function differs(columns: readonly Float64Array[], a: number, b: number): boolean {
+  for (let i = 0; i < columns.length; i++) if ((columns[i] as Float64Array)[a] !== (columns[i] as Float64Array)[b]) return true;
+  return false;
 }
 
 function compareRows(columns: readonly Float64Array[], a: number, b: number): number {

@@ -22,12 +22,17 @@ const formulaWords: { [C in FormulaProblem['code']]: WordsOf<C> } = {
   'argument-count': p => `${p.name} takes ${p.takes}, but got ${p.got}.`,
   'wrong-type': p => `“${p.words}” is ${p.got}, but ${p.needs} is needed here.`,
   'aggregate-here': p => `${p.name} sums up many rows and cannot stand here. Give it a window: ${p.name}(…) over ().`,
-  'aggregate-nested': p => `${p.name} stands inside another aggregate. Take it out into a measure of its own.`,
+  'aggregate-nested': p => `${p.name} stands inside another aggregate or window. Make it a column or measure of its own first.`,
   'not-aggregated': p => `“${p.name}” has many values per group. Put it inside sum, avg, min, max or count.`,
   'window-needed': p => `${p.name} needs a window: ${p.name}() over (order by …).`,
   'window-here': p => `${p.name}(…) over (…) cannot stand in a filter or a measure. Make it a helper column first.`,
   'order-needed': p => `${p.name} needs an order: ${p.name}() over (order by …).`,
-  'not-yet': p => `${p.what} cannot be computed yet. Write the formula without it.`,
+  'not-windowed': p => `${p.name} takes no window, filter or within group. Take them off.`,
+  'within-needed': p => `${p.name} needs the order of its values: ${p.signature}.`,
+  'distinct-window': p => `${p.name}(distinct …) cannot move along an order. Take off the order, or distinct.`,
+  'frame-backwards': () => 'The window runs backwards. Put the earlier end first: between 3 preceding and current row.',
+  'range-order': () => 'A range by distance needs one order key, a number or a date. Use rows instead.',
+  'cast-impossible': p => `A ${p.from} cannot become a ${p.to}. Choose another type.`,
 };
 
 const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {

@@ -23,7 +23,12 @@ export type FormulaProblem = { readonly at: Place; readonly words: string } & (
   | { readonly code: 'window-needed'; readonly name: string }
   | { readonly code: 'window-here'; readonly name: string }
   | { readonly code: 'order-needed'; readonly name: string }
-  | { readonly code: 'not-yet'; readonly what: string }
+  | { readonly code: 'not-windowed'; readonly name: string }
+  | { readonly code: 'within-needed'; readonly name: string; readonly signature: string }
+  | { readonly code: 'distinct-window'; readonly name: string }
+  | { readonly code: 'frame-backwards' }
+  | { readonly code: 'range-order' }
+  | { readonly code: 'cast-impossible'; readonly from: string; readonly to: string }
 );
 
 export type FileProblem =

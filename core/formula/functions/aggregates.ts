@@ -1,6 +1,9 @@
 import { MISSING_BOOLEAN, MISSING_TEXT, type ColumnType } from 'core/table';
 import { dictionaryRanks } from '../text-order';
 import type { NumericVec, TextVec, Vec } from '../vec';
+import type { FunctionHelp } from './entry';
+import { pairMoments, sumsOf, variances } from './moments';
+import { modes, quantiles } from './quantiles';
 
 /** Rows sorted into groups: `ids[row]` from 0 to `count` − 1; null when all rows form one group. */
 export interface Groups {
@@ -9,90 +12,178 @@ export interface Groups {
   readonly rows: number;
 }
 
+/** How values are ordered inside an ordered-set aggregate, and its fraction. */
+export interface AggregateOptions {
+  readonly fraction: number;
+  readonly descending: boolean;
+}
+
+/** What a moving window keeps of its rows; see `sliding.ts`. */
+export type SlidingKind = 'sum' | 'variance' | 'pair' | 'min' | 'max' | 'count' | 'sorted';
+
 /** One aggregate of the language. Missing values are skipped; `run` gives one value per group. */
-export interface Aggregate {
+export interface Aggregate extends FunctionHelp {
   readonly takes: readonly ColumnType[] | 'any';
   readonly gives: 'number' | 'same';
-  readonly help: string;
-  readonly example: string;
-  readonly run: (arg: Vec, groups: Groups) => Vec;
+  /** Two numbers per row instead of one value. */
+  readonly pair?: boolean;
+  /** Written `name(p) within group (order by x)`; `fraction`: with a share p from 0 to 1. */
+  readonly within?: 'fraction' | 'plain';
+  readonly sliding: SlidingKind;
+  readonly run: (args: readonly Vec[], groups: Groups, options: AggregateOptions) => Vec;
 }
 
 const ordered: readonly ColumnType[] = ['number', 'date', 'timestamp', 'text'];
+const moments: readonly ColumnType[] = ['number', 'date', 'timestamp'];
+const number: readonly ColumnType[] = ['number'];
 
-export const aggregates = {
+const numbers = (data: Float64Array): Vec => ({ type: 'number', data, constant: false });
+const numeric = (args: readonly Vec[]): NumericVec => args[0] as NumericVec;
+
+const spread = (signature: string, help: string, fewest: 0 | 1, root: boolean): Aggregate => ({
+  group: 'aggregate',
+  signature,
+  help,
+  example: signature.replace('x', 'milk'),
+  takes: number,
+  gives: 'number',
+  sliding: 'variance',
+  run: (args, groups) => numbers(variances(numeric(args), groups, fewest, root)),
+});
+
+const pairwise = (signature: string, help: string, example: string): Aggregate => ({
+  group: 'aggregate',
+  signature,
+  help,
+  example,
+  takes: number,
+  gives: 'number',
+  pair: true,
+  sliding: 'pair',
+  run: (args, groups) =>
+    numbers(pairMoments(args as readonly [NumericVec, NumericVec], groups, signature.slice(0, signature.indexOf('(')))),
+});
+
+export const aggregates: Readonly<Record<string, Aggregate>> = {
   sum: {
-    takes: ['number'],
+    group: 'aggregate',
+    signature: 'sum(x)',
+    takes: number,
     gives: 'number',
     help: 'Total of the values that are there; missing when there are none.',
     example: 'sum(milk)',
-    run: (arg, groups) => numbers(sums(arg as NumericVec, groups).totals),
+    sliding: 'sum',
+    run: (args, groups) => numbers(sumsOf(numeric(args), groups).totals),
   },
   avg: {
-    takes: ['number'],
+    group: 'aggregate',
+    signature: 'avg(x)',
+    takes: number,
     gives: 'number',
     help: 'Mean of the values that are there.',
     example: 'avg(milk)',
-    run: (arg, groups) => {
-      const { totals, counts } = sums(arg as NumericVec, groups);
+    sliding: 'sum',
+    run: (args, groups) => {
+      const { totals, counts } = sumsOf(numeric(args), groups);
       return numbers(totals.map((total, g) => total / (counts[g] as number)));
     },
   },
-  min: { takes: ordered, gives: 'same', help: 'Smallest value.', example: 'min(milk)', run: (arg, groups) => extreme(arg, groups, -1) },
-  max: { takes: ordered, gives: 'same', help: 'Largest value.', example: 'max(milk)', run: (arg, groups) => extreme(arg, groups, 1) },
+  min: {
+    group: 'aggregate',
+    signature: 'min(x)',
+    takes: ordered,
+    gives: 'same',
+    help: 'Smallest value.',
+    example: 'min(milk)',
+    sliding: 'min',
+    run: ([arg], groups) => extreme(arg as Vec, groups, -1),
+  },
+  max: {
+    group: 'aggregate',
+    signature: 'max(x)',
+    takes: ordered,
+    gives: 'same',
+    help: 'Largest value.',
+    example: 'max(milk)',
+    sliding: 'max',
+    run: ([arg], groups) => extreme(arg as Vec, groups, 1),
+  },
   count: {
+    group: 'aggregate',
+    signature: 'count(x), count(*)',
     takes: 'any',
     gives: 'number',
-    help: 'How many values are there; count(*) counts rows.',
+    help: 'How many values are there; count(*) counts rows, count(distinct x) different values.',
     example: 'count(milk)',
-    run: (arg, groups) => numbers(counted(arg, groups)),
+    sliding: 'count',
+    run: ([arg], groups) => numbers(counted(arg as Vec, groups)),
   },
-} satisfies Record<string, Aggregate>;
-
-export type AggregateName = keyof typeof aggregates;
-
-const numbers = (data: Float64Array): Vec => ({ type: 'number', data, constant: false });
-
-/**
- * Compensated totals and counts per group. Method: Neumaier (1974), "Rundungsfehleranalyse einiger Verfahren
- * zur Summation endlicher Summen"; written flat because it is the hot loop of every figure. A group without values totals NaN.
- */
-function sums(arg: NumericVec, { ids, count, rows }: Groups): { totals: Float64Array; counts: Float64Array } {
-  const totals = new Float64Array(count);
-  const lost = new Float64Array(count);
-  const counts = new Float64Array(count);
-  const step = arg.constant ? 0 : 1;
-  const { data } = arg;
-  for (let row = 0; row < rows; row++) {
-    const value = data[row * step] as number;
-    if (value !== value) continue;
-    const group = ids === null ? 0 : (ids[row] as number);
-    const total = totals[group] as number;
-    const next = total + value;
-    lost[group]! += Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total;
-    totals[group] = next;
-    counts[group]!++;
-  }
-  for (let group = 0; group < count; group++) totals[group] = counts[group] === 0 ? NaN : finite(totals[group]! + lost[group]!);
-  return { totals, counts };
-}
-
-// A sum past the largest float has no value that a column may hold.
-const finite = (value: number): number => (Number.isFinite(value) ? value : NaN);
+  stddev_samp: spread('stddev_samp(x)', 'Standard deviation of a sample; missing for fewer than two values.', 1, true),
+  stddev_pop: spread('stddev_pop(x)', 'Standard deviation of the whole.', 0, true),
+  var_samp: spread('var_samp(x)', 'Variance of a sample; missing for fewer than two values.', 1, false),
+  var_pop: spread('var_pop(x)', 'Variance of the whole.', 0, false),
+  median: {
+    group: 'aggregate',
+    signature: 'median(x)',
+    takes: number,
+    gives: 'number',
+    help: 'The middle value; between the two middle ones when their number is even.',
+    example: 'median(milk)',
+    sliding: 'sorted',
+    run: (args, groups) => numbers(quantiles(numeric(args), groups, { fraction: 0.5, descending: false }, true)),
+  },
+  percentile_cont: {
+    group: 'aggregate',
+    signature: 'percentile_cont(p) within group (order by x)',
+    takes: number,
+    gives: 'number',
+    within: 'fraction',
+    help: 'The value below which a share p lies, between two values where it falls there.',
+    example: 'percentile_cont(0.9) within group (order by milk)',
+    sliding: 'sorted',
+    run: (args, groups, options) => numbers(quantiles(numeric(args), groups, options, true)),
+  },
+  percentile_disc: {
+    group: 'aggregate',
+    signature: 'percentile_disc(p) within group (order by x)',
+    takes: moments,
+    gives: 'same',
+    within: 'fraction',
+    help: 'The first value at or past a share p; always one of the values.',
+    example: 'percentile_disc(0.9) within group (order by milk)',
+    sliding: 'sorted',
+    run: (args, groups, options) => ({ ...numeric(args), data: quantiles(numeric(args), groups, options, false), constant: false }),
+  },
+  mode: {
+    group: 'aggregate',
+    signature: 'mode() within group (order by x)',
+    takes: moments,
+    gives: 'same',
+    within: 'plain',
+    help: 'The most frequent value; the first in order when several are.',
+    example: 'mode() within group (order by cows)',
+    sliding: 'sorted',
+    run: (args, groups, options) => ({ ...numeric(args), data: modes(numeric(args), groups, options), constant: false }),
+  },
+  corr: pairwise('corr(y, x)', 'Correlation of two numbers, −1 to 1.', 'corr(butterfat, milk)'),
+  regr_slope: pairwise('regr_slope(y, x)', 'Slope of the straight line through y by x.', 'regr_slope(butterfat, milk)'),
+  regr_intercept: pairwise(
+    'regr_intercept(y, x)',
+    'Where the straight line through y by x meets x = 0.',
+    'regr_intercept(butterfat, milk)',
+  ),
+};
 
 function counted(arg: Vec, { ids, count, rows }: Groups): Float64Array {
   const counts = new Float64Array(count);
   const step = arg.constant ? 0 : 1;
-  const there = presence(arg);
-  for (let row = 0; row < rows; row++) if (there(row * step)) counts[ids === null ? 0 : (ids[row] as number)]!++;
-  return counts;
-}
-
-function presence(arg: Vec): (at: number) => boolean {
   const { data } = arg;
-  if (arg.type === 'text') return at => data[at] !== MISSING_TEXT;
-  if (arg.type === 'boolean') return at => data[at] !== MISSING_BOOLEAN;
-  return at => data[at] === data[at];
+  const marker = arg.type === 'text' ? MISSING_TEXT : arg.type === 'boolean' ? MISSING_BOOLEAN : NaN;
+  for (let row = 0; row < rows; row++) {
+    const raw = data[row * step] as number;
+    if (raw === raw && raw !== marker) counts[ids === null ? 0 : (ids[row] as number)]!++;
+  }
+  return counts;
 }
 
 function extreme(arg: Vec, groups: Groups, direction: 1 | -1): Vec {
@@ -134,8 +225,12 @@ function numberExtreme(data: Float64Array, step: 0 | 1, { ids, count, rows }: Gr
 function textExtreme(arg: TextVec, groups: Groups, direction: 1 | -1): Vec {
   const ranks = dictionaryRanks(arg.dictionary);
   const places = Float64Array.from(arg.data, code => ranks[code] ?? NaN);
-  const best = numberExtreme(places, arg.constant ? 0 : 1, groups, direction);
+  return placesToTexts(arg, ranks, numberExtreme(places, arg.constant ? 0 : 1, groups, direction));
+}
+
+/** Texts from their places in the order of the dictionary. */
+export function placesToTexts(arg: TextVec, ranks: Int32Array, places: Float64Array): TextVec {
   const codeAt = new Int32Array(ranks.length);
   ranks.forEach((place, code) => (codeAt[place] = code));
-  return { ...arg, data: Int32Array.from(best, place => codeAt[place] ?? MISSING_TEXT), constant: false };
+  return { ...arg, data: Int32Array.from(places, place => codeAt[place] ?? MISSING_TEXT), constant: false };
 }

@@ -1,0 +1,63 @@
+import { isMissing, MISSING_BOOLEAN, MISSING_TEXT, TextCodes } from 'core/table';
+import { compareVecs } from '../compare';
+import { lengthFor, strideOf, type TextVec, type Vec } from '../vec';
+import type { Scalar } from './entry';
+
+/** Takes each row's value from the argument that `pick` names; −1 gives a missing value. */
+export function choose(args: readonly Vec[], n: number, pick: (row: number) => number): Vec {
+  const constant = args.every(arg => arg.constant) && n === 1;
+  const type = (args[0] as Vec).type;
+  if (type === 'text') return chooseText(args as readonly TextVec[], n, pick, constant);
+  const data = type === 'boolean' ? new Uint8Array(n).fill(MISSING_BOOLEAN) : new Float64Array(n).fill(NaN);
+  for (let row = 0; row < n; row++) {
+    const arg = args[pick(row)];
+    if (arg) data[row] = arg.data[row * strideOf(arg)] as number;
+  }
+  return { type, data, constant } as Vec;
+}
+
+function chooseText(args: readonly TextVec[], n: number, pick: (row: number) => number, constant: boolean): Vec {
+  const codes = new TextCodes();
+  const translated = args.map(arg => arg.dictionary.map(text => codes.codeOf(text)));
+  const data = new Int32Array(n).fill(MISSING_TEXT);
+  for (let row = 0; row < n; row++) {
+    const which = pick(row);
+    const arg = args[which];
+    if (arg) data[row] = translated[which]?.[arg.data[row * strideOf(arg)] as number] ?? MISSING_TEXT;
+  }
+  return { type: 'text', data, dictionary: codes.dictionary, constant };
+}
+
+function coalesce(args: readonly Vec[], rows: number): Vec {
+  const n = lengthFor(rows, ...args);
+  return choose(args, n, row => args.findIndex(arg => !isMissing(arg, row * strideOf(arg))));
+}
+
+function nullIf([first, second]: readonly Vec[], rows: number): Vec {
+  const [left, right] = [first as Vec, second as Vec];
+  const equal = compareVecs('=', left, right, rows);
+  return choose([left], lengthFor(rows, left, right), row => (equal.data[row * strideOf(equal)] === 1 ? -1 : 0));
+}
+
+export const missingFunctions = {
+  coalesce: {
+    group: 'missing',
+    signature: 'coalesce(a, b, …)',
+    arity: [1, Infinity, 'one or more values'],
+    takes: 'same',
+    gives: 'same',
+    help: 'The first value that is not missing.',
+    example: 'coalesce(milk, 0)',
+    run: coalesce,
+  },
+  nullif: {
+    group: 'missing',
+    signature: 'nullif(a, b)',
+    arity: [2, 2, 'two values'],
+    takes: 'same',
+    gives: 'same',
+    help: 'Missing when both values are equal, otherwise the first.',
+    example: 'nullif(milk, 0)',
+    run: nullIf,
+  },
+} satisfies Record<string, Scalar>;

@@ -1,0 +1,29 @@
+import type { ColumnType } from 'core/table';
+import type { TypedType } from '../typed';
+import type { Vec } from '../vec';
+
+export type FunctionGroup = 'number' | 'missing' | 'text' | 'date' | 'aggregate' | 'window';
+
+/** What the function reference, completion and messages say of a function. */
+export interface FunctionHelp {
+  readonly group: FunctionGroup;
+  /** How it is called, such as `round(x[, n])`. */
+  readonly signature: string;
+  readonly help: string;
+  readonly example: string;
+}
+
+/** One scalar function of the language: value in, value out, row by row. */
+export interface Scalar extends FunctionHelp {
+  /** Fewest and most arguments, and the same in words. */
+  readonly arity: readonly [least: number, most: number, words: string];
+  /** Types per argument, the last for all that follow; 'same': all share one type, which is the result's. */
+  readonly takes: readonly (readonly ColumnType[])[] | 'same';
+  /** 'same' or 'second': the type of all arguments, or of the second one. */
+  readonly gives: ColumnType | 'same' | 'second';
+  readonly run: (args: readonly Vec[], rows: number) => Vec;
+  /** SQL text where `name(args)` alone would fail or differ: a guard against values that have no result. */
+  readonly sql?: (args: readonly string[], type: TypedType) => string;
+  /** Words that the first argument must be one of, written as a literal. */
+  readonly words?: readonly string[];
+}

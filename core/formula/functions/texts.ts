@@ -1,0 +1,214 @@
+import { MISSING_TEXT, TextCodes, type ColumnType } from 'core/table';
+import { lengthFor, strideOf, type BooleanVec, type NumericVec, type TextVec, type Vec } from '../vec';
+import type { Scalar } from './entry';
+
+/** Text in, text out: computed once per distinct text. */
+export function mapTexts(arg: TextVec, change: (text: string) => string): TextVec {
+  const codes = new TextCodes();
+  const translated = arg.dictionary.map(text => codes.codeOf(change(text)));
+  const data = arg.data.map(code => translated[code] ?? MISSING_TEXT);
+  return { type: 'text', data, dictionary: codes.dictionary, constant: arg.constant };
+}
+
+/** Text in, number out: computed once per distinct text. */
+export function measureTexts(arg: TextVec, measure: (text: string) => number): NumericVec {
+  const measured = arg.dictionary.map(measure);
+  return { type: 'number', data: Float64Array.from(arg.data, code => measured[code] ?? NaN), constant: arg.constant };
+}
+
+type Plain = string | number | undefined;
+
+/** Several arguments in; undefined stands for a missing one. Rows whose arguments repeat are computed once. */
+function perRow<T extends string | number>(
+  args: readonly Vec[],
+  rows: number,
+  compute: (values: readonly Plain[]) => T | undefined,
+): (T | undefined)[] {
+  const length = lengthFor(rows, ...args);
+  const known = new Map<string, T | undefined>();
+  return Array.from({ length }, (_, row) => {
+    const values = args.map(arg => plainAt(arg as TextVec | NumericVec, row * strideOf(arg)));
+    // A missing value is not an empty text.
+    const key = values.map(value => value ?? '\u0001').join('\u0000');
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    const result = compute(values);
+    if (known.size < 10_000) known.set(key, result);
+    return result;
+  });
+}
+
+function plainAt(arg: TextVec | NumericVec, at: number): Plain {
+  if (arg.type === 'text') return arg.dictionary[arg.data[at] as number];
+  const value = arg.data[at] as number;
+  return value === value ? value : undefined;
+}
+
+function textVec(texts: readonly (string | undefined)[], constant: boolean): TextVec {
+  const codes = new TextCodes();
+  const data = Int32Array.from(texts, text => (text === undefined ? MISSING_TEXT : codes.codeOf(text)));
+  return { type: 'text', data, dictionary: codes.dictionary, constant };
+}
+
+const there = (values: readonly Plain[]): boolean => !values.includes(undefined);
+const texts =
+  (compute: (...values: never[]) => string | undefined): Scalar['run'] =>
+  (args, rows) =>
+    textVec(
+      perRow(args, rows, values => (there(values) ? compute(...(values as never[])) : undefined)),
+      args.every(arg => arg.constant),
+    );
+
+const TEXT: readonly ColumnType[] = ['text'];
+const NUMBER: readonly ColumnType[] = ['number'];
+
+function unary(signature: string, help: string, example: string, change: (text: string) => string): Scalar {
+  return {
+    group: 'text',
+    signature,
+    help,
+    example,
+    arity: [1, 1, 'one text'],
+    takes: [TEXT],
+    gives: 'text',
+    run: ([arg]) => mapTexts(arg as TextVec, change),
+  };
+}
+
+/** Characters are code points. The standard's substring: positions before 1 count towards the length. */
+function substring(text: string, from: number, length = Infinity): string {
+  const start = Math.round(from) - 1;
+  const end = start + Math.max(0, Math.round(length));
+  return Array.from(text).slice(Math.max(0, start), Math.max(0, end)).join('');
+}
+
+/** The first or last n characters; a negative n leaves that many out. */
+function side(text: string, n: number, which: 'left' | 'right'): string {
+  const characters = Array.from(text);
+  const count = n >= 0 ? Math.min(n, characters.length) : Math.max(0, characters.length + n);
+  return (which === 'left' ? characters.slice(0, count) : characters.slice(characters.length - count)).join('');
+}
+
+const positionOf = (text: string, part: string): number => {
+  const at = text.indexOf(part);
+  return at < 0 ? 0 : Array.from(text.slice(0, at)).length + 1;
+};
+
+export const textFunctions = {
+  lower: unary('lower(t)', 'In small letters.', 'lower(hut)', text => text.toLowerCase()),
+  upper: unary('upper(t)', 'In capital letters.', 'upper(hut)', text => text.toUpperCase()),
+  trim: unary('trim(t)', 'Without spaces at its ends.', 'trim(hut)', text => text.replace(/^ +| +$/g, '')),
+  length: {
+    group: 'text',
+    signature: 'length(t)',
+    help: 'Number of characters.',
+    example: 'length(hut)',
+    arity: [1, 1, 'one text'],
+    takes: [TEXT],
+    gives: 'number',
+    run: ([arg]) => measureTexts(arg as TextVec, text => Array.from(text).length),
+  },
+  substring: {
+    group: 'text',
+    signature: 'substring(t, from[, n])',
+    help: 'n characters from a place on; the first is 1.',
+    example: 'substring(hut, 1, 3)',
+    arity: [2, 3, 'a text, a place, and how many characters'],
+    takes: [TEXT, NUMBER, NUMBER],
+    gives: 'text',
+    run: texts(substring),
+    // Positions before the first count towards the length, which engines read in different ways.
+    sql: ([text, from, n]) => {
+      const first = `case when ${from} < 1 then 1 else ${from} end`;
+      if (n === undefined) return `substring(${text}, cast(${first} as integer))`;
+      const length = `${n} - case when ${from} < 1 then 1 - ${from} else 0 end`;
+      return `substring(${text}, cast(${first} as integer), cast(case when ${length} < 0 then 0 else ${length} end as integer))`;
+    },
+  },
+  replace: {
+    group: 'text',
+    signature: 'replace(t, from, to)',
+    help: 'Every occurrence of a text by another.',
+    example: "replace(hut, ' ', '_')",
+    arity: [3, 3, 'three texts'],
+    takes: [TEXT],
+    gives: 'text',
+    run: texts((text: string, from: string, to: string) => (from === '' ? text : text.replaceAll(from, () => to))),
+  },
+  concat: {
+    group: 'text',
+    signature: 'concat(a, b, …)',
+    help: 'Texts joined, missing ones left out; a || b is missing when either is.',
+    example: "concat(hut, ', ', valley)",
+    arity: [1, Infinity, 'one or more texts'],
+    takes: [TEXT],
+    gives: 'text',
+    run: (args, rows) =>
+      textVec(
+        perRow(args, rows, values => values.map(value => value ?? '').join('')),
+        args.every(arg => arg.constant),
+      ),
+  },
+  left: {
+    group: 'text',
+    signature: 'left(t, n)',
+    help: 'The first n characters; a negative n leaves out the last ones.',
+    example: 'left(hut, 3)',
+    arity: [2, 2, 'a text and a number'],
+    takes: [TEXT, NUMBER],
+    gives: 'text',
+    run: texts((text: string, n: number) => side(text, Math.round(n), 'left')),
+    sql: ([text, n]) => `left(${text}, cast(${n} as integer))`,
+  },
+  right: {
+    group: 'text',
+    signature: 'right(t, n)',
+    help: 'The last n characters; a negative n leaves out the first ones.',
+    example: 'right(hut, 3)',
+    arity: [2, 2, 'a text and a number'],
+    takes: [TEXT, NUMBER],
+    gives: 'text',
+    run: texts((text: string, n: number) => side(text, Math.round(n), 'right')),
+    sql: ([text, n]) => `right(${text}, cast(${n} as integer))`,
+  },
+  strpos: {
+    group: 'text',
+    signature: 'strpos(t, part)',
+    help: 'Where a text first holds another, from 1; 0 when it does not.',
+    example: "strpos(hut, 'moor')",
+    arity: [2, 2, 'two texts'],
+    takes: [TEXT],
+    gives: 'number',
+    run: (args, rows) => {
+      const found = perRow(args, rows, values => (there(values) ? positionOf(values[0] as string, values[1] as string) : undefined));
+      return { type: 'number', data: Float64Array.from(found, at => at ?? NaN), constant: args.every(arg => arg.constant) };
+    },
+  },
+} satisfies Record<string, Scalar>;
+
+/** `a || b`: missing when either is. */
+export const joinTexts = texts((a: string, b: string) => a + b);
+
+/** `text like pattern`: % any characters, _ one character; everything else stands for itself. */
+export function likeTexts(arg: TextVec, pattern: TextVec, rows: number): BooleanVec {
+  const found = perRow([arg, pattern], rows, values =>
+    there(values) ? Number(likePattern(values[1] as string).test(values[0] as string)) : undefined,
+  );
+  return { type: 'boolean', data: Uint8Array.from(found, hit => hit ?? 2), constant: arg.constant && pattern.constant };
+}
+
+const patterns = new Map<string, RegExp>();
+
+function likePattern(pattern: string): RegExp {
+  let made = patterns.get(pattern);
+  if (!made) {
+    const source = Array.from(pattern, char =>
+      char === '%' ? '[^]*' : char === '_' ? '[^]' : char.replace(/[\\^$.*+?()[\]{}|/-]/, '\\$&'),
+    ).join('');
+    // Runs of % are one %: several in a row would make the pattern slow and mean nothing more.
+    made = new RegExp(`^${source.replace(/(\[\^\]\*)+/g, '[^]*')}$`, 'u');
+    if (patterns.size > 200) patterns.clear();
+    patterns.set(pattern, made);
+  }
+  return made;
+}
