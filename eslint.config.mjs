@@ -19,6 +19,7 @@ const rooms = {
   plot: ['core/*'],
   app: ['core/*', 'plot'],
   server: ['core/*', 'plot'],
+  cli: ['core/*', 'plot'],
   demo: ['core/*'],
 };
 

@@ -1,0 +1,132 @@
+import { execFile } from 'node:child_process';
+import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { main } from './main';
+
+const CSV =
+  'hut,valley,week,milk\nAlm,Tolm,2031-05-01,10\nAlm,Tolm,2031-05-08,\nBerg,Siddel,2031-05-01,20.5\n"Cloud, upper",Siddel,2031-05-01,0\n';
+let file = '';
+const run = async (...args: string[]): Promise<{ code: number; out: string; err: string }> => {
+  let [out, err] = ['', ''];
+  const code = await main(
+    args.map(arg => (arg === 'FILE' ? file : arg)),
+    { out: text => (out += text), err: text => (err += text) },
+  );
+  return { code, out, err };
+};
+
+describe('the cowbell command', () => {
+  beforeAll(async () => {
+    file = join(await mkdtemp(join(tmpdir(), 'cowbell-')), 'deliveries.csv');
+    await writeFile(file, CSV);
+  });
+
+  const done: readonly [name: string, args: string[], out: string][] = [
+    [
+      'adds columns behind the others, in order',
+      ['derive', 'FILE', 'twice = milk * 2', '"of all" = twice / sum(twice) over ()'],
+      'hut,valley,week,milk,twice,of all\r\nAlm,Tolm,2031-05-01,10,20,0.32786885245901637\r\nAlm,Tolm,2031-05-08,,,\r\nBerg,Siddel,2031-05-01,20.5,41,0.6721311475409836\r\n"Cloud, upper",Siddel,2031-05-01,0,0,0\r\n',
+    ],
+    [
+      'keeps some rows',
+      ['derive', 'FILE', '--filter', "milk > 5 and valley = 'Tolm'"],
+      'hut,valley,week,milk\r\nAlm,Tolm,2031-05-01,10\r\n',
+    ],
+    [
+      'sums up by groups',
+      ['derive', 'FILE', '--group-by', 'valley', '--measure', 'milk = sum(milk)', '--measure', 'n = count(*)'],
+      'valley,milk,n\r\nTolm,10,2\r\nSiddel,20.5,2\r\n',
+    ],
+    [
+      'sums up a computed column, ordered',
+      [
+        'derive',
+        'FILE',
+        'big = milk > 5',
+        '--group-by',
+        'valley,hut',
+        '--measure',
+        'big = count(*) filter (where big)',
+        '--order-by',
+        'hut desc',
+      ],
+      'valley,hut,big\r\nSiddel,"Cloud, upper",0\r\nSiddel,Berg,1\r\nTolm,Alm,1\r\n',
+    ],
+    ['all rows as one group', ['derive', 'FILE', '--measure', 'milk = sum(milk)'], 'milk\r\n30.5\r\n'],
+    [
+      'as JSON',
+      ['derive', 'FILE', '--filter', 'milk is null', '--format', 'json'],
+      '[\n{"hut":"Alm","valley":"Tolm","week":"2031-05-08","milk":null}\n]\n',
+    ],
+    ['nothing kept', ['derive', 'FILE', '--filter', 'milk > 99', '--format', 'json'], '[]\n'],
+    [
+      'describes columns',
+      ['describe', 'FILE'],
+      'column,type,rows,missing,distinct,smallest,largest\r\nhut,text,4,0,3,Alm,"Cloud, upper"\r\nvalley,text,4,0,2,Siddel,Tolm\r\nweek,date,4,0,2,2031-05-01,2031-05-08\r\nmilk,number,4,1,3,0,20.5\r\n',
+    ],
+    ['reads a formula', ['check-formula', 'milk + 1'], 'The formula reads well. Give --columns FILE.csv to check its names and types.\n'],
+    ['checks a formula', ['check-formula', 'milk / 2', '--columns', 'FILE'], 'type: number\nsql: (milk * 1.0 / nullif(2, 0))\n'],
+    ['checks a measure', ['check-formula', 'sum(milk)', '--columns', 'FILE', '--place', 'measure'], 'type: number\nsql: sum(milk)\n'],
+  ];
+  for (const [name, args, out] of done) it(name, async () => expect(await run(...args)).toEqual({ code: 0, out, err: '' }));
+
+  const faults: readonly [name: string, args: string[], code: number, says: RegExp][] = [
+    ['no command', [], 2, /cowbell derive FILE\.csv/],
+    ['an unknown command', ['draw'], 2, /There is no command draw/],
+    ['no file', ['derive'], 2, /Name a CSV file/],
+    ['an unknown option', ['derive', 'FILE', '--sort', 'x'], 2, /Unknown option '--sort'/],
+    ['no column', ['derive', 'FILE', 'milk * 2'], 2, /is no column: write "name = expression"/],
+    ['an unknown format', ['derive', 'FILE', '--format', 'xml'], 2, /Choose csv or json/],
+    ['groups without a measure', ['derive', 'FILE', '--group-by', 'hut'], 2, /needs at least one --measure/],
+    ['an unknown place', ['check-formula', '1', '--place', 'cell'], 2, /Choose column, filter or measure/],
+    ['a file that is not there', ['derive', '/nowhere/a.csv'], 1, /a\.csv cannot be read: ENOENT/],
+    ['a misspelt name', ['derive', 'FILE', 'a = mlik + 1'], 1, /a: line 1, column 1: No column is called “mlik”\. Did you mean milk\?/],
+    [
+      'a fault in the filter',
+      ['derive', 'FILE', '--filter', 'milk'],
+      1,
+      /filter: line 1, column 1: “milk” is number, but boolean is needed/,
+    ],
+    ['a broken formula', ['check-formula', 'milk +'], 1, /Line 1, column 7: the formula ends too early/],
+    ['a name that is taken', ['derive', 'FILE', 'milk = 1'], 1, /A column is called milk already/],
+    [
+      'a group that is no column',
+      ['derive', 'FILE', '--group-by', 'x', '--measure', 'n = count(*)'],
+      1,
+      /No column is called x\. Choose one of: hut, valley, week, milk\./,
+    ],
+  ];
+  for (const [name, args, code, says] of faults)
+    it(`refuses ${name}`, async () => {
+      const answer = await run(...args);
+      expect([answer.code, answer.out]).toEqual([code, '']);
+      expect(answer.err).toMatch(says);
+    });
+
+  it('tells of rows without a value', async () =>
+    expect((await run('derive', 'FILE', 'q = 1 / milk')).err).toBe(
+      'cowbell: note: q: 1 row has no value, by a division by zero or the like; left missing.\n',
+    ));
+  it('writes to a file', async () => {
+    expect((await run('derive', 'FILE', '--filter', 'milk = 0', '-o', `${file}.out`)).out).toBe('');
+    expect(await readFile(`${file}.out`, 'utf8')).toContain('"Cloud, upper"');
+  });
+  it('helps', async () => expect((await run('derive', '--help')).out).toContain('--order-by'));
+
+  it('runs as npx runs it, from standard input', done => {
+    const root = fileURLToPath(new URL('..', import.meta.url));
+    const child = execFile(
+      'npx',
+      ['--no-install', 'cowbell', 'derive', '-', 'r = rank() over (order by milk desc)'],
+      { cwd: root },
+      (error, out) => {
+        expect(error).toBeNull();
+        expect(out).toBe('hut,milk,r\r\nAlm,10,2\r\nBerg,20,1\r\n');
+        done();
+      },
+    );
+    child.stdin?.end('hut,milk\nAlm,10\nBerg,20\n');
+  }, 30_000);
+});

@@ -1,0 +1,41 @@
+import { readCsv } from 'core/io';
+import { messageFor, type Problem, type Result } from 'core/result';
+import type { Table } from 'core/table';
+import { readFile } from 'node:fs/promises';
+import { basename } from 'node:path';
+
+/** Bad data or a bad formula: every problem in words. */
+export class BadInput extends Error {
+  constructor(readonly lines: readonly string[]) {
+    super(lines.join('\n'));
+  }
+}
+
+export function valueOf<T>(result: Result<T>, about = ''): T {
+  if (result.ok) return result.value;
+  throw new BadInput(result.problems.map(problem => `${about}${placeOf(problem)}${messageFor(problem)}`));
+}
+
+/** `line 1, column 7: ` for a problem inside a formula. */
+const placeOf = (problem: Problem): string =>
+  'at' in problem && problem.code !== 'syntax' ? `line ${problem.at.line}, column ${problem.at.column}: ` : '';
+
+/** A table from a CSV file, `-` for standard input; what was mended goes to standard error. */
+export async function readTable(path: string, warn: (line: string) => void): Promise<Table> {
+  const { table, notes } = valueOf(readCsv(await bytesOf(path), path === '-' ? 'standard input' : basename(path)));
+  for (const note of notes) warn(messageFor(note));
+  return table;
+}
+
+async function bytesOf(path: string): Promise<Uint8Array> {
+  if (path !== '-') {
+    try {
+      return await readFile(path);
+    } catch (error) {
+      throw new BadInput([`${path} cannot be read: ${(error as NodeJS.ErrnoException).code ?? String(error)}. Check its name and place.`]);
+    }
+  }
+  const chunks: Uint8Array[] = [];
+  for await (const chunk of process.stdin) chunks.push(chunk as Uint8Array);
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,13 @@
+// Runs after every npm install: makes the formula parser from its grammar, and the cowbell command reachable.
+import { chmodSync, existsSync, mkdirSync, rmSync, symlinkSync } from 'node:fs';
+import { join } from 'node:path';
+import { makeGrammar, root } from './install.mjs';
+
+makeGrammar();
+const bin = join(root, 'node_modules', '.bin');
+if (existsSync(bin)) {
+  mkdirSync(bin, { recursive: true });
+  rmSync(join(bin, 'cowbell'), { force: true });
+  symlinkSync(join('..', '..', 'cli', 'cowbell.mjs'), join(bin, 'cowbell'));
+  chmodSync(join(root, 'cli', 'cowbell.mjs'), 0o755);
+}
