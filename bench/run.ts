@@ -1,10 +1,16 @@
 // npm run bench: every row of NUMBERS.md as ratios in one run; `npm run bench -- A6 C1` only those.
 import { ratios, type BenchRow } from './measure';
+import { a1 } from './rows/a1';
+import { a2 } from './rows/a2';
+import { a3 } from './rows/a3';
+import { a4 } from './rows/a4';
+import { a5 } from './rows/a5';
 import { a6 } from './rows/a6';
 import { b1 } from './rows/b1';
+import { b2 } from './rows/b2';
 import { c1 } from './rows/c1';
 
-const rows: readonly BenchRow[] = [a6, b1, c1];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;

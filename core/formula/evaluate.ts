@@ -233,14 +233,7 @@ export class Evaluator {
     let sorted = this.sorts.get(key);
     if (!sorted) {
       const keys = order.map(({ by, ...rest }) => ({ ...rest, values: this.laidOut(by) }));
-      this.sorts.set(
-        key,
-        (sorted = sortWindow(
-          partition.map(part => this.laidOut(part)),
-          keys,
-          this.table.rowCount,
-        )),
-      );
+      this.sorts.set(key, (sorted = sortWindow(partition.length ? this.partitionOf(partition).ids : null, keys, this.table.rowCount)));
     }
     return sorted;
   }

@@ -13,22 +13,17 @@ export function groupRows(keys: readonly Values[], rows: number): Groups & { rea
   return numbered(rest.reduce(paired, first), rows);
 }
 
-/** Whole-number codes from 0, with `size` as their bound. */
+/** Whole-number codes from `-first` up, fewer than `size` of them; `first` makes them start at 0. */
 interface Codes {
-  readonly data: Int32Array;
+  readonly data: Int32Array | Uint8Array;
+  readonly first: 0 | 1;
   readonly size: number;
 }
 
 function codesOf(values: Values): Codes {
-  if (values.type === 'text') return { data: shifted(values.data, -MISSING_TEXT), size: values.dictionary.length + 1 };
-  if (values.type === 'boolean') return { data: shifted(values.data, 0), size: MISSING_BOOLEAN + 1 };
+  if (values.type === 'text') return { data: values.data, first: -MISSING_TEXT as 1, size: values.dictionary.length + 1 };
+  if (values.type === 'boolean') return { data: values.data, first: 0, size: MISSING_BOOLEAN + 1 };
   return numericCodes(values.data);
-}
-
-function shifted(data: ArrayLike<number>, by: number): Int32Array {
-  const out = new Int32Array(data.length);
-  for (let row = 0; row < out.length; row++) out[row] = (data[row] as number) + by;
-  return out;
 }
 
 function numericCodes(data: Float64Array): Codes {
@@ -41,7 +36,7 @@ function numericCodes(data: Float64Array): Codes {
     if (code === undefined) known.set(value, (code = known.size));
     out[row] = code;
   }
-  return { data: out, size: known.size };
+  return { data: out, first: 0, size: known.size };
 }
 
 // Up to this many pairs, a code of its own for each possible pair beats looking them up.
@@ -49,26 +44,28 @@ const DENSE_PAIRS = 1 << 22;
 
 function paired(left: Codes, right: Codes): Codes {
   const data = new Int32Array(left.data.length);
-  if (left.size * right.size <= DENSE_PAIRS) {
-    for (let row = 0; row < data.length; row++) data[row] = (left.data[row] as number) * right.size + (right.data[row] as number);
-    return { data, size: left.size * right.size };
+  const [a, b, size] = [left.data, right.data, right.size];
+  const first = left.first * size + right.first;
+  if (left.size * size <= DENSE_PAIRS) {
+    for (let row = 0; row < data.length; row++) data[row] = (a[row] as number) * size + (b[row] as number) + first;
+    return { data, first: 0, size: left.size * size };
   }
   const known = new Map<number, number>();
   for (let row = 0; row < data.length; row++) {
-    const pair = (left.data[row] as number) * right.size + (right.data[row] as number);
+    const pair = (a[row] as number) * size + (b[row] as number) + first;
     let code = known.get(pair);
     if (code === undefined) known.set(pair, (code = known.size));
     data[row] = code;
   }
-  return { data, size: known.size };
+  return { data, first: 0, size: known.size };
 }
 
-function numbered(codes: Codes, rows: number): Groups & { readonly firstRows: Int32Array } {
-  const groupOf = new Int32Array(codes.size).fill(-1);
+function numbered({ data, first, size }: Codes, rows: number): Groups & { readonly firstRows: Int32Array } {
+  const groupOf = new Int32Array(size).fill(-1);
   const ids = new Int32Array(rows);
   const firstRows: number[] = [];
   for (let row = 0; row < rows; row++) {
-    const code = codes.data[row] as number;
+    const code = (data[row] as number) + first;
     if (groupOf[code] === -1) groupOf[code] = firstRows.push(row) - 1;
     ids[row] = groupOf[code] as number;
   }

@@ -1,5 +1,4 @@
 import type { Values } from 'core/table';
-import { groupRows } from './groups';
 import type { SortedRows } from './functions';
 import { radixSort } from './radix-sort';
 import { dictionaryRanks } from './text-order';
@@ -33,23 +32,30 @@ function identity(rows: number): Int32Array {
   return order;
 }
 
-/** Sorts within partitions and marks where partitions and runs of equal rows start. */
+/** Sorts within partitions and marks where partitions and runs of equal rows start. `ids` tells the partition of each row. */
 export function sortWindow(
-  partition: readonly Values[],
+  ids: Int32Array | null,
   keys: readonly SortKey[],
   rows: number,
 ): SortedRows & { readonly keys: readonly Float64Array[] } {
-  const { ids } = groupRows(partition, rows);
   const columns = keys.map(comparableColumn);
   const order = sortColumns(ids ? [Float64Array.from(ids), ...columns] : columns, rows);
   const starts = new Uint8Array(rows);
   const changes = new Uint8Array(rows);
-  for (let i = 0; i < rows; i++) {
-    const [row, before] = [order[i] as number, order[i - 1] as number];
-    starts[i] = i === 0 || (ids !== null && ids[row] !== ids[before]) ? 1 : 0;
-    changes[i] = starts[i] || differs(columns, row, before) ? 1 : 0;
-  }
+  if (rows) starts[0] = changes[0] = 1;
+  for (const column of columns) markChanges(column, order, changes);
+  if (ids) markChanges(ids, order, starts);
+  for (let at = 0; at < rows; at++) if (starts[at]) changes[at] = 1;
   return { rows: order, starts, changes, keys: columns };
+}
+
+function markChanges(column: Float64Array | Int32Array, order: Int32Array, marks: Uint8Array): void {
+  let before = column[order[0] ?? 0] as number;
+  for (let at = 1; at < order.length; at++) {
+    const value = column[order[at] as number] as number;
+    if (value !== before) marks[at] = 1;
+    before = value;
+  }
 }
 
 /** Numbers that sort ascending as the key demands, missing as ±Infinity; no column ever holds an infinity. */
@@ -73,11 +79,6 @@ export function comparableColumn({ values, descending = false, nullsFirst = fals
     out[row] = value !== value || value === marker ? missing : value * sign + 0;
   }
   return out;
-}
-
-function differs(columns: readonly Float64Array[], a: number, b: number): boolean {
-  for (let i = 0; i < columns.length; i++) if ((columns[i] as Float64Array)[a] !== (columns[i] as Float64Array)[b]) return true;
-  return false;
 }
 
 function compareRows(columns: readonly Float64Array[], a: number, b: number): number {

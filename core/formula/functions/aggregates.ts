@@ -2,7 +2,7 @@ import { MISSING_BOOLEAN, MISSING_TEXT, type ColumnType } from 'core/table';
 import { dictionaryRanks } from '../text-order';
 import type { NumericVec, TextVec, Vec } from '../vec';
 import type { FunctionHelp } from './entry';
-import { pairMoments, sumsOf, variances } from './moments';
+import { countsFound, pairMoments, sumsOf, variances } from './moments';
 import { modes, quantiles } from './quantiles';
 
 /** Rows sorted into groups: `ids[row]` from 0 to `count` − 1; null when all rows form one group. */
@@ -73,7 +73,7 @@ export const aggregates: Readonly<Record<string, Aggregate>> = {
     help: 'Total of the values that are there; missing when there are none.',
     example: 'sum(milk)',
     sliding: 'sum',
-    run: (args, groups) => numbers(sumsOf(numeric(args), groups).totals),
+    run: (args, groups) => numbers(sumsOf(numeric(args), groups).totals.slice()),
   },
   avg: {
     group: 'aggregate',
@@ -174,7 +174,10 @@ export const aggregates: Readonly<Record<string, Aggregate>> = {
   ),
 };
 
-function counted(arg: Vec, { ids, count, rows }: Groups): Float64Array {
+function counted(arg: Vec, groups: Groups): Float64Array {
+  const found = arg.data instanceof Float64Array ? countsFound(arg as NumericVec, groups) : undefined;
+  if (found) return found.slice();
+  const { ids, count, rows } = groups;
   const counts = new Float64Array(count);
   const step = arg.constant ? 0 : 1;
   const { data } = arg;

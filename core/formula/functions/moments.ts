@@ -9,6 +9,12 @@ export interface Sums {
 // `sum` and `avg` of the same column over the same groups are one pass: the memory of a column never changes.
 const known = new WeakMap<Float64Array, { readonly groups: Groups; readonly sums: Sums }>();
 
+/** Counts that a sum over the same groups has found already. */
+export function countsFound(arg: NumericVec, groups: Groups): Float64Array | undefined {
+  const before = known.get(arg.data);
+  return before?.groups === groups ? before.sums.counts : undefined;
+}
+
 /** Compensated totals and counts per group, missing values skipped. A group without values totals NaN. */
 export function sumsOf(arg: NumericVec, groups: Groups): Sums {
   const before = known.get(arg.data);
