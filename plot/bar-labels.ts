@@ -18,13 +18,17 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
     ctx.fillStyle = plan.livery.ink;
     ctx.textAlign = 'left';
     ctx.textBaseline = 'middle';
-    plan.bars.forEach((layer, i) => {
-      const asks = layer.labels.filter(ask => !Number.isNaN(layer.values[ask.row]));
-      const ends = asks.map(ask => barEnd(chart, { dataset: i, ask, lying: plan.lying, value: layer.values[ask.row] as number, size }));
-      placeBarLabels(ends, roomOf(chart)).forEach((box, at) =>
-        ctx.fillText((asks[at] as LabelAsk).text, box.left, box.top + box.height / 2),
-      );
-    });
+    // All layers of the drawing together, so that no label stands on another's.
+    const wanted = plan.layers.flatMap((layer, i) =>
+      layer.labels
+        .filter(ask => !Number.isNaN(layer.values[ask.at]))
+        .map(ask => ({ ask, end: endOf(chart, { dataset: i, ask, lying: plan.lying, value: layer.values[ask.at] as number, size }) })),
+    );
+    const boxes = placeBarLabels(
+      wanted.map(({ end }) => end),
+      roomOf(chart),
+    );
+    boxes.forEach((box, at) => ctx.fillText((wanted[at] as { ask: LabelAsk }).ask.text, box.left, box.top + box.height / 2));
     ctx.restore();
   },
 });
@@ -43,8 +47,8 @@ interface EndOf {
   readonly size: number;
 }
 
-function barEnd(chart: Chart, { dataset, ask, lying, value, size }: EndOf): BarEnd {
-  const bar = chart.getDatasetMeta(dataset).data[ask.row] as { x: number; y: number };
+function endOf(chart: Chart, { dataset, ask, lying, value, size }: EndOf): BarEnd {
+  const bar = chart.getDatasetMeta(dataset).data[ask.at] as { x: number; y: number };
   const direction = lying ? (value < 0 ? 'left' : 'right') : value < 0 ? 'down' : 'up';
   // Digits have no descenders: lines may stand as close as their heights.
   return { x: bar.x, y: bar.y, direction, width: chart.ctx.measureText(ask.text).width, height: lying ? size - 2 : size + 2 };

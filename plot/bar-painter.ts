@@ -29,16 +29,18 @@ const WIDE_ENOUGH = 6;
 export const barPainter = (planNow: () => Plan): Plugin<'bar'> => ({
   id: 'barPainter',
   beforeDatasetDraw(chart, { index }) {
-    paint(chart, index, planNow());
+    const plan = planNow();
+    if (plan.layers[index]?.shape !== 'column') return;
+    paint(chart, index, plan);
     return false;
   },
 });
 
-function paint(chart: Chart, index: number, { bars, lying }: Plan): void {
+function paint(chart: Chart, index: number, { layers, lying }: Plan): void {
   const placed = chart.getDatasetMeta(index).data as unknown as readonly PlacedBar[];
   const { ctx } = chart;
   ctx.save();
-  for (const [colour, rows] of rowsByColour(bars[index]?.colours ?? [])) {
+  for (const [colour, rows] of rowsByColour(layers[index]?.colours ?? [])) {
     ctx.fillStyle = colour;
     for (const row of rows) if (placed[row]) fillBar(ctx, placed[row], lying);
   }

@@ -1,12 +1,25 @@
-import { BarController, BarElement, CategoryScale, Chart, LinearScale, type ChartDataset, type ChartOptions, type Plugin } from 'chart.js';
-import type { Plan } from 'core/plan';
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  type ChartOptions,
+  type Plugin,
+} from 'chart.js';
+import type { Layer, Plan } from 'core/plan';
 import { barLabels } from './bar-labels';
-import { barPainter } from './bar-painter';
-import { datasetsOf, optionsOf } from './chart-config';
+import { barPainter, type PlacedBar } from './bar-painter';
+import { CATEGORY_AXIS, datasetsOf, optionsOf, valueAxisId, type AnyDataset } from './chart-config';
 import { figureHead } from './figure-head';
+import { panelTitles } from './panel-titles';
 import { pointedRow } from './pointed-row';
 
-Chart.register(BarController, BarElement, CategoryScale, LinearScale);
+Chart.register(BarController, BarElement, CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement);
 
 /** A point of the canvas in CSS pixels. */
 export interface CanvasPoint {
@@ -14,9 +27,11 @@ export interface CanvasPoint {
   readonly y: number;
 }
 
+type AnyChart = Chart<'bar' | 'line', number[], string>;
+
 /** A plan drawn on a canvas, kept in step with the plans that follow. */
 export class FigureDrawing {
-  private readonly chart: Chart<'bar', number[], string>;
+  private readonly chart: AnyChart;
   private row: number | null = null;
 
   /** @param fixed options that a drawing outside the page needs, such as its pixel ratio */
@@ -29,21 +44,30 @@ export class FigureDrawing {
     this.chart = new Chart(canvas, {
       type: 'bar',
       data: { labels: [...plan.categories], datasets: datasetsOf(plan) },
-      options: { ...optionsOf(plan), ...this.fixed },
+      options: { ...optionsOf(plan), ...this.fixed } as never,
       // Plugins of this drawing alone: they read the plan as it is, not through Chart.js' option proxies.
-      plugins: [ground(planNow), figureHead(planNow), barPainter(planNow), barLabels(planNow), pointedRow(planNow, () => this.row)],
-    });
+      plugins: [
+        ground(planNow),
+        figureHead(planNow),
+        barPainter(planNow),
+        panelTitles(planNow),
+        barLabels(planNow),
+        pointedRow(planNow, () => this.row),
+      ] as never,
+    }) as unknown as AnyChart;
   }
 
   /** Draws another plan. Cost: one update of Chart.js. */
   show(plan: Plan): void {
+    const before = this.plan;
     this.plan = plan;
     const { data } = this.chart;
     data.labels = [...plan.categories];
     const fresh = datasetsOf(plan);
-    // Keeping the dataset objects lets Chart.js reuse its bars.
-    data.datasets = fresh.map((dataset, i): ChartDataset<'bar', number[]> => Object.assign(data.datasets[i] ?? {}, dataset));
-    this.chart.options = { ...optionsOf(plan), ...this.fixed };
+    const alike = sameShapes(before.layers, plan.layers);
+    // Keeping the dataset objects lets Chart.js reuse its marks.
+    data.datasets = alike ? fresh.map((dataset, i): AnyDataset => Object.assign(data.datasets[i] ?? {}, dataset)) : fresh;
+    this.chart.options = { ...optionsOf(plan), ...this.fixed } as never;
     this.chart.update('none');
   }
 
@@ -54,27 +78,51 @@ export class FigureDrawing {
     this.chart.draw();
   }
 
-  /** The row whose slot on the category axis holds a point, or null outside the plot. */
-  rowAt({ x, y }: CanvasPoint): number | null {
+  /** The frame's row whose mark is nearest to a point within its slot on the category axis, or null outside the plot. */
+  rowAt(point: CanvasPoint): number | null {
     const { left, right, top, bottom } = this.chart.chartArea;
-    const { lying, categories } = this.plan;
-    if (x < left || x > right || y < top || y > bottom || categories.length === 0) return null;
-    const row = this.chart.scales[lying ? 'y' : 'x']?.getValueForPixel(lying ? y : x);
-    return row === undefined || row < 0 || row >= categories.length ? null : row;
+    const { lying, categories, layers } = this.plan;
+    if (point.x < left || point.x > right || point.y < top || point.y > bottom || categories.length === 0) return null;
+    const at = this.chart.scales[CATEGORY_AXIS]?.getValueForPixel(lying ? point.y : point.x);
+    if (at === undefined || at < 0 || at >= categories.length) return null;
+    let [best, nearest] = [-1, Infinity];
+    layers.forEach((layer, i) => {
+      const distance = this.distanceTo(layer, i, at, point);
+      if (distance < nearest) [best, nearest] = [layer.rows[at] as number, distance];
+    });
+    return best === -1 ? null : best;
   }
 
-  /** Where to hang the words of a row: the end of its bar, or of its slot when its value is missing. */
+  private distanceTo(layer: Layer, i: number, at: number, { x, y }: CanvasPoint): number {
+    const mark = this.chart.getDatasetMeta(i).data[at] as unknown as PlacedBar | undefined;
+    const axis = this.chart.scales[valueAxisId(layer.panel)];
+    if (!mark || !axis || layer.rows[at] === -1) return Infinity;
+    const [along, value, low, high] = this.plan.lying ? [y, x, axis.left, axis.right] : [x, y, axis.top, axis.bottom];
+    if (value < low || value > high) return Infinity;
+    const [markAlong, markValue] = this.plan.lying ? [mark.y, mark.x] : [mark.x, mark.y];
+    const inside = layer.shape === 'column' && (value - markValue) * (value - mark.base) <= 0;
+    return Math.abs(along - markAlong) + (inside || Number.isNaN(markValue) ? 0 : Math.abs(value - markValue) * 0.5);
+  }
+
+  /** Where to hang the words of a row: the end of its mark, or of its slot when its value is missing. */
   anchorOf(row: number): CanvasPoint | null {
-    const bar = this.chart.getDatasetMeta(0).data[row] as { x: number; y: number } | undefined;
-    if (!bar) return null;
-    const { top, bottom, left } = this.chart.chartArea;
-    return { x: Number.isNaN(bar.x) ? left : bar.x, y: Number.isNaN(bar.y) ? (top + bottom) / 2 : bar.y };
+    for (const [i, layer] of this.plan.layers.entries()) {
+      const at = layer.rows.indexOf(row);
+      const mark = at === -1 ? undefined : (this.chart.getDatasetMeta(i).data[at] as { x: number; y: number } | undefined);
+      if (!mark) continue;
+      const { top, bottom, left } = this.chart.chartArea;
+      return { x: Number.isNaN(mark.x) ? left : mark.x, y: Number.isNaN(mark.y) ? (top + bottom) / 2 : mark.y };
+    }
+    return null;
   }
 
   destroy(): void {
     this.chart.destroy();
   }
 }
+
+const sameShapes = (a: readonly Layer[], b: readonly Layer[]): boolean =>
+  a.length === b.length && a.every((layer, i) => layer.shape === b[i]?.shape && layer.panel === b[i].panel);
 
 const ground = (planNow: () => Plan): Plugin<'bar'> => ({
   id: 'ground',

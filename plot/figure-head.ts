@@ -100,12 +100,35 @@ class HeadBox {
     ctx.fillText(note, left, middle);
   }
 
-  private drawEntry({ text, colour }: LegendEntry, left: number, middle: number, measure: (text: string) => number): number {
+  private drawEntry({ text, colour, shape }: LegendEntry, left: number, middle: number, measure: (text: string) => number): number {
     const { ctx } = this.chart;
-    ctx.fillStyle = colour;
-    ctx.fillRect(left, middle - SWATCH / 2 - 1, SWATCH, SWATCH);
+    const width = drawKey(ctx, shape, colour, left, middle - 1);
     ctx.fillStyle = this.plan.livery.ink;
-    ctx.fillText(text, left + SWATCH + 6, middle);
-    return left + SWATCH + 6 + measure(text) + 16;
+    ctx.fillText(text, left + width + 6, middle);
+    return left + width + 6 + measure(text) + 16;
+  }
+}
+
+/** A legend's key looks like what it explains: a bar, a line, an area, a point. Gives its width. */
+function drawKey(ctx: CanvasRenderingContext2D, shape: LegendEntry['shape'], colour: string, left: number, middle: number): number {
+  ctx.fillStyle = colour;
+  switch (shape) {
+    case 'column':
+      ctx.fillRect(left, middle - SWATCH / 2, SWATCH, SWATCH);
+      return SWATCH;
+    case 'points':
+      ctx.beginPath();
+      ctx.arc(left + SWATCH / 2, middle, SWATCH / 2 - 0.5, 0, 2 * Math.PI);
+      ctx.fill();
+      return SWATCH;
+    case 'line':
+      ctx.fillRect(left, middle - 1, SWATCH * 1.8, 2);
+      return SWATCH * 1.8;
+    case 'area':
+      ctx.fillStyle = `${colour}3d`;
+      ctx.fillRect(left, middle - SWATCH / 2, SWATCH * 1.4, SWATCH);
+      ctx.fillStyle = colour;
+      ctx.fillRect(left, middle - SWATCH / 2, SWATCH * 1.4, 2);
+      return SWATCH * 1.4;
   }
 }

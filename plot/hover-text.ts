@@ -1,4 +1,4 @@
-import { whyOf, writerOf, type Picture } from 'core/plan';
+import { rowNames, whyOf, writerOf, type Picture, type Writing } from 'core/plan';
 import type { Figure } from 'core/project';
 import { cellAt, columnOf, isMissing, textAt, type Column } from 'core/table';
 
@@ -10,20 +10,23 @@ export interface HoverText {
 }
 
 /** Data columns only, never a helper series; the helpers speak through the reason. */
-export function hoverText(picture: Picture, row: number, figure: Figure, units: Readonly<Record<string, string>>): HoverText {
-  const { table, category, carried, measures, whatIfs } = picture.frame;
-  const write = writerOf(figure, units);
+export function hoverText(picture: Picture, row: number, figure: Figure, writing: Writing): HoverText {
+  const { table, panel, series, carried, measures, helpers, whatIfs } = picture.frame;
+  const write = writerOf(figure, writing);
   const column = (name: string): Column => columnOf(table, name) as Column;
   const value = (name: string): string => {
-    const written = isMissing(column(name), row) ? 'missing' : write.full(name, cellAt(column(name), row) as number);
+    const cell = cellAt(column(name), row);
+    const written = isMissing(column(name), row) ? 'missing' : typeof cell === 'number' ? write.full(name, cell) : String(cell);
     return whatIfs[name]?.[row] ? `${written}, what-if` : written;
   };
   return {
-    title: textAt(column(category), row) || '(missing)',
+    title: rowNames(picture.frame, figure.data)[row] ?? '(missing)',
     lines: [
+      ...[panel, series].flatMap(name => (name === null ? [] : [{ name, value: textAt(column(name), row) || 'missing' }])),
       ...carried.map(name => ({ name, value: textAt(column(name), row) || 'missing' })),
       ...measures.map(name => ({ name, value: value(name) })),
+      ...helpers.map(name => ({ name, value: value(name) })),
     ],
-    why: whyOf(picture, row, figure, units),
+    why: whyOf(picture, row, figure, writing),
   };
 }

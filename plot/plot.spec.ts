@@ -1,4 +1,4 @@
-import type { Livery, Plan } from 'core/plan';
+import type { Layer, Livery, Plan } from 'core/plan';
 import { FigureDrawing, toPng } from './index';
 import { datasetsOf, optionsOf } from './chart-config';
 import { fitted, shortened, wrapped } from './shortened';
@@ -9,11 +9,33 @@ const livery: Livery = {
   soft: '#555555',
   hair: '#dddddd',
   base: '#5f7a70',
+  series: [],
   quiet: '#84978e',
   colours: {},
   font: 'sans-serif',
 };
 const colours = ['#ff0000', '#00ff00', '#0000ff'];
+
+function layer(values: readonly number[], change: Partial<Layer> = {}): Layer {
+  return {
+    name: 'milk',
+    measure: 'milk',
+    shape: 'column',
+    panel: 0,
+    values: Float64Array.from(values),
+    rows: Int32Array.from(values, (_, i) => i),
+    colour: '#123456',
+    colours,
+    marked: new Uint8Array(values.length),
+    labels: [],
+    ...change,
+  };
+}
+const panel = (low: number, high: number, ticks: number[] = [], title = '') => ({
+  title,
+  scale: { low, high, ticks },
+  tickLabels: ticks.map(String),
+});
 
 function planWith(change: Partial<Plan> = {}, values = [4, 8, 2]): Plan {
   return {
@@ -22,11 +44,11 @@ function planWith(change: Partial<Plan> = {}, values = [4, 8, 2]): Plan {
     axisNote: 'milk (L) by hut',
     legend: [],
     categories: ['Alm', 'Berg', 'Cloud'],
-    scale: { low: 0, high: 8, ticks: [0, 4, 8] },
-    tickLabels: ['0', '4', '8'],
+    panels: [panel(0, 8, [0, 4, 8])],
     gridlines: false,
     lying: false,
-    bars: [{ measure: 'milk', values: Float64Array.from(values), colours, labels: [] }],
+    stacked: false,
+    layers: [layer(values)],
     description: '',
     livery,
     ...change,
@@ -81,29 +103,24 @@ describe('drawing a plan', () => {
     drawing.destroy();
   });
   it('a missing value has no bar, a negative one hangs below', () => {
-    const { canvas, drawing } = drawn(
-      planWith({ scale: { low: -4, high: 4, ticks: [-4, 0, 4] }, tickLabels: ['−4', '0', '4'] }, [4, NaN, -4]),
-    );
+    const { canvas, drawing } = drawn(planWith({ panels: [panel(-4, 4, [-4, 0, 4])] }, [4, NaN, -4]));
     expect(pixels(canvas, '#00ff00').count).toBe(0);
     expect(pixels(canvas, '#0000ff').top).toBeGreaterThanOrEqual(pixels(canvas, '#ff0000').bottom);
     drawing.destroy();
   });
   it('shows another plan on the same canvas, with fewer bars', () => {
     const { canvas, drawing } = drawn(planWith());
-    drawing.show(
-      planWith({ categories: ['Alm'], bars: [{ measure: 'milk', values: Float64Array.of(4), colours: ['#ff00ff'], labels: [] }] }),
-    );
+    drawing.show(planWith({ categories: ['Alm'], layers: [layer([4], { colours: ['#ff00ff'] })] }));
     expect(pixels(canvas, '#00ff00').count).toBe(0);
     expect(pixels(canvas, '#ff00ff').count).toBeGreaterThan(1000);
     drawing.destroy();
   });
   it('labels stand above their bars in ink and inside the canvas', () => {
-    const plain = drawn(planWith({ scale: { low: 0, high: 10, ticks: [] }, tickLabels: [] }));
+    const plain = drawn(planWith({ panels: [panel(0, 10)] }));
     const labelled = drawn(
       planWith({
-        scale: { low: 0, high: 10, ticks: [] },
-        tickLabels: [],
-        bars: [{ measure: 'milk', values: Float64Array.of(4, 8, 2), colours, labels: [{ row: 1, text: '8' }] }],
+        panels: [panel(0, 10)],
+        layers: [layer([4, 8, 2], { labels: [{ at: 1, text: '8' }] })],
       }),
     );
     expect(pixels(labelled.canvas, '#000000').count).toBeGreaterThan(pixels(plain.canvas, '#000000').count);
@@ -129,9 +146,53 @@ describe('drawing a plan', () => {
     drawing.destroy();
   });
   it('draws nothing but the ground for no categories', () => {
-    const { canvas, drawing } = drawn(planWith({ categories: [], bars: [] }));
+    const { canvas, drawing } = drawn(planWith({ categories: [], layers: [] }));
     expect(pixels(canvas, '#ffffff').count).toBeGreaterThan(100_000);
     expect(drawing.rowAt({ x: 300, y: 200 })).toBeNull();
+    drawing.destroy();
+  });
+  it('lines run through their points and leave gaps where a value is missing', () => {
+    const { canvas, drawing } = drawn(
+      planWith({
+        layers: [layer([2, NaN, 6, 6], { shape: 'line', rows: Int32Array.of(0, 1, 2, 3), colours: Array<string>(4).fill('#00ff00') })],
+        categories: ['a', 'b', 'c', 'd'],
+      }),
+    );
+    const line = pixels(canvas, '#123456');
+    expect(line.count).toBeGreaterThan(50);
+    expect(line.left).toBeGreaterThan(canvas.width / 2);
+    // The lone first value has a point of its own.
+    expect(pixels(canvas, '#00ff00').right).toBeLessThan(canvas.width / 3);
+    drawing.destroy();
+  });
+  it('marked points of a line show in their colour', () => {
+    const { canvas, drawing } = drawn(planWith({ layers: [layer([2, 8, 2], { shape: 'line', marked: Uint8Array.of(0, 1, 0) })] }));
+    expect([pixels(canvas, '#ff0000').count, pixels(canvas, '#00ff00').count > 20, pixels(canvas, '#0000ff').count]).toEqual([0, true, 0]);
+    drawing.destroy();
+  });
+  it('series stand side by side, or on each other', () => {
+    const two = [
+      layer([2, 2, 2], { colours: Array<string>(3).fill('#ff0000') }),
+      layer([4, 4, 4], { colours: Array<string>(3).fill('#00ff00'), rows: Int32Array.of(3, 4, 5) }),
+    ];
+    const side = drawn(planWith({ layers: two }));
+    expect(pixels(side.canvas, '#ff0000').bottom).toBe(pixels(side.canvas, '#00ff00').bottom);
+    const stacked = drawn(planWith({ layers: two, stacked: true }));
+    expect(pixels(stacked.canvas, '#00ff00').bottom).toBeLessThanOrEqual(pixels(stacked.canvas, '#ff0000').top);
+    expect(pixels(stacked.canvas, '#ff0000').left).toBe(pixels(stacked.canvas, '#00ff00').left);
+    for (const { drawing } of [side, stacked]) drawing.destroy();
+  });
+  it('panels lie above each other, the first on top, and share the categories', () => {
+    const two = [
+      layer([2, 2, 2], { colours: Array<string>(3).fill('#ff0000') }),
+      layer([4, 4, 4], { panel: 1, colours: Array<string>(3).fill('#00ff00') }),
+    ];
+    const { canvas, drawing } = drawn(planWith({ layers: two, panels: [panel(0, 4, [0, 4], 'one'), panel(0, 4, [0, 4], 'two')] }));
+    const [upper, lower] = [pixels(canvas, '#ff0000'), pixels(canvas, '#00ff00')];
+    expect(upper.bottom).toBeLessThan(lower.top);
+    expect(upper.left).toBe(lower.left);
+    expect((lower.bottom - lower.top) / (upper.bottom - upper.top)).toBeCloseTo(2, 1);
+    expect(drawing.rowAt({ x: upper.left + 5, y: lower.top + 5 })).toBe(0);
     drawing.destroy();
   });
   it('makes PNG files of the asked size', async () => {

@@ -1,36 +1,49 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { cueKinds, type Cue, type CueWords } from 'core/cue';
-import { briefOf, changeFigure, type Figure } from 'core/project';
+import { keyOf } from 'core/frame';
+import { addColumns, briefOf, changeFigure, type Figure, type NumberFormat } from 'core/project';
 import { messageFor } from 'core/result';
-import { readSentence } from 'core/sentence';
+import { readSentence, type Token } from 'core/sentence';
+import { columnOf } from 'core/table';
 import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
+import { ColumnPicker } from './column-picker';
 import { CueLine, type CueAction } from './cue-line';
+import { FormulaWriting } from './formula-writing';
+import { NumberFormats } from './number-formats';
 import { SentenceLine, type TokenChoice } from './sentence-line';
 
 /** The figure written out as short sentences whose words are the controls. */
 @Component({
   selector: 'cb-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CueLine, Icon, SentenceLine, Sheet],
+  imports: [ColumnPicker, CueLine, Icon, NumberFormats, SentenceLine, Sheet],
   host: { class: 'block h-full overflow-y-auto px-5 py-4', role: 'region', 'aria-label': 'Brief' },
   templateUrl: './brief.html',
 })
 export class Brief {
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
+  private readonly writing = inject(FormulaWriting);
 
   protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
   private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
   private readonly shown = toSignal(inject(PictureStore).shown$);
 
+  private readonly project = toSignal(this.store.project$);
+  protected readonly formats = computed(() => this.project()?.formats ?? []);
+  private readonly table = computed(() => this.tables().find(item => item.id === this.figure()?.data.table));
+  protected readonly pickable = computed(() =>
+    (this.table()?.columns ?? []).filter(column => column.type === 'number').map(column => column.name),
+  );
+
   protected readonly sections = computed(() => {
     const figure = this.figure();
-    return figure && briefOf(figure, this.tables());
+    return figure && briefOf(figure, this.tables(), this.formats());
   });
   protected readonly applied = computed(() =>
     this.shown()?.ask.figure.id === this.figure()?.id ? (this.shown()?.picture?.applied ?? []) : [],
@@ -38,8 +51,10 @@ export class Brief {
   protected readonly problems = computed(() => (this.shown()?.problems ?? []).map(messageFor));
   protected readonly words = computed((): CueWords => {
     const data = this.figure()?.data;
-    const carried = this.shown()?.picture?.frame.carried ?? [];
-    return { category: data?.category ?? '', measures: data?.measures.map(measure => measure.name) ?? [], scopes: carried };
+    const frame = this.shown()?.picture?.frame;
+    const scopes = [frame?.series, frame?.panel, ...(frame?.carried ?? [])].filter(name => typeof name === 'string');
+    const names = [...(data?.measures ?? []), ...(data?.helpers ?? [])].map(column => column.name);
+    return { category: data?.category ?? '', measures: names, scopes: [...new Set(scopes)] };
   });
   /** Every kind of cue as it would read on this figure. */
   protected readonly offers = computed(() =>
@@ -48,7 +63,41 @@ export class Brief {
 
   protected choose({ key, value }: TokenChoice): void {
     const figure = this.figure();
-    if (figure) this.store.changeFigure(changeFigure(figure, key, value, this.tables()));
+    if (!figure) return;
+    if (key === 'order' && value === 'hand') return this.arrange(figure);
+    this.store.changeFigure(changeFigure(figure, key, value, this.tables()));
+  }
+
+  /** An order by hand starts as the categories stand now. */
+  private arrange(figure: Figure): void {
+    const frame = this.shown()?.picture?.frame;
+    const column = frame && columnOf(frame.table, frame.category);
+    const keys = column ? Array.from({ length: column.data.length }, (_, row) => keyOf(column, row)) : [];
+    this.store.changeFigure({ data: { ...figure.data, order: { by: 'hand', keys: [...new Set(keys)] } } });
+  }
+
+  protected addColumns(columns: readonly string[]): void {
+    const figure = this.figure();
+    if (figure && columns.length) this.store.changeFigure(addColumns(figure, columns));
+  }
+
+  protected setFormats(formats: readonly NumberFormat[]): void {
+    this.store.apply({ kind: 'set-formats', formats });
+  }
+
+  protected writeDerived(token: Token | null): void {
+    const figure = this.figure();
+    if (figure) this.writing.derived(figure, token?.text ?? null);
+  }
+
+  protected writeMeasure(token: Token | null): void {
+    const figure = this.figure();
+    if (figure) this.writing.measure(figure, token ? Number(token.key.split(':')[1] ?? 0) : null);
+  }
+
+  protected writeHelper(at: number | null): void {
+    const figure = this.figure();
+    if (figure) this.writing.helper(figure, at);
   }
 
   protected changeCue(cue: Cue): void {

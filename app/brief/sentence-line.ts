@@ -17,7 +17,7 @@ export interface TokenChoice {
   // One line, no breaks: white space between the parts would stand before the commas.
   template: `@for (part of sentence(); track $index) {
     @if (asToken(part); as token) {
-      <cb-token [token]="token" (chosen)="chosen.emit({ key: token.key, value: $event })" />
+      <cb-token [token]="token" (chosen)="chosen.emit({ key: token.key, value: $event })" (wrote)="wrote.emit(token)" />
     } @else {
       <span class="whitespace-pre-wrap">{{ part }}</span>
     }
@@ -26,6 +26,7 @@ export interface TokenChoice {
 export class SentenceLine {
   readonly sentence = input.required<Sentence>();
   readonly chosen = output<TokenChoice>();
+  readonly wrote = output<Token>();
 
   protected asToken(part: string | Token): Token | null {
     return typeof part === 'string' ? null : part;

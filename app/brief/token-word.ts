@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Token } from 'core/sentence';
+import { ArrangeList } from '../ui/arrange-list';
 import { ChoiceList } from '../ui/choice-list';
 import { Sheet } from '../ui/sheet';
 import { Swatch } from '../ui/swatch';
@@ -8,15 +9,27 @@ import { Swatch } from '../ui/swatch';
 @Component({
   selector: 'cb-token',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceList, Sheet, Swatch],
+  imports: [ArrangeList, ChoiceList, Sheet, Swatch],
   host: { class: 'inline' },
   template: `
-    <button class="token" [cbSheet]="sheet" [sheetLabel]="token().about" [attr.data-token]="token().key" [title]="token().about">
-      @if (token().input.kind === 'colour') {
-        <cb-swatch class="mr-1 align-baseline" [colour]="token().input.value" />
-      }
-      <span>{{ token().text }}</span>
-    </button>
+    @if (formula(); as input) {
+      <button
+        type="button"
+        class="token"
+        [attr.data-token]="token().key"
+        [title]="token().about + ': ' + input.value"
+        (click)="wrote.emit()"
+      >
+        {{ token().text }}
+      </button>
+    } @else {
+      <button class="token" [cbSheet]="sheet" [sheetLabel]="token().about" [attr.data-token]="token().key" [title]="token().about">
+        @if (token().input.kind === 'colour') {
+          <cb-swatch class="mr-1 align-baseline" [colour]="token().input.value" />
+        }
+        <span>{{ token().text }}</span>
+      </button>
+    }
     <ng-template #sheet let-close>
       <p class="sheet-head">{{ token().about }}</p>
       @let input = token().input;
@@ -33,7 +46,11 @@ import { Swatch } from '../ui/swatch';
           />
           <div class="mt-2 flex justify-end"><button type="submit" class="act act-loud">Use it</button></div>
         </form>
-      } @else {
+      } @else if (input.kind === 'arrange') {
+        @defer (on immediate) {
+          <cb-arrange-list [items]="input.items" (arranged)="chosen.emit(JSON.stringify($event))" />
+        }
+      } @else if (input.kind !== 'formula') {
         <cb-choice-list [options]="input.options" [value]="input.value" [label]="token().about" (chosen)="choose($event, close)" />
         @if (input.kind === 'colour') {
           <label class="row mt-1 border-t border-hair">
@@ -48,6 +65,13 @@ import { Swatch } from '../ui/swatch';
 export class TokenWord {
   readonly token = input.required<Token>();
   readonly chosen = output<string>();
+  /** The word stands for a formula, which opens at the desk. */
+  readonly wrote = output();
+  protected readonly JSON = JSON;
+  protected readonly formula = computed(() => {
+    const { input } = this.token();
+    return input.kind === 'formula' ? input : null;
+  });
   protected readonly hex = computed(() => (this.token().input.value.startsWith('#') ? this.token().input.value : '#b07d12'));
 
   protected choose(value: string, close: () => void): void {

@@ -26,7 +26,14 @@ export function changesFor(shown: Shown, source: SourceInfo, cells: readonly Cel
   for (const { target, value } of targets) {
     if (!value.ok) problems.push(...value.problems);
     else if (target.kind === 'source') edits.push({ row: target.row, column: target.column, value: value.value });
-    else whatIfs.push({ by: target.by, category: target.category, measure: target.measure, value: value.value as number | null });
+    else
+      whatIfs.push({
+        by: target.by,
+        category: target.category,
+        split: target.split,
+        measure: target.measure,
+        value: value.value as number | null,
+      });
   }
   return { edit: editOf(shown, edits, whatIfs), problems: problems.map(messageFor) };
 }
@@ -36,15 +43,21 @@ export function resetFor(shown: Shown, cell: CellAddress): Edit | null {
   const target = targetOf(shown, cell);
   if (!target) return null;
   if (target.kind === 'what-if') {
-    const { by, category, measure } = target;
-    return { kind: 'reset-what-ifs', figure: shown.ask.figure.id, whatIfs: [{ by, category, measure }] };
+    const { by, category, split, measure } = target;
+    return { kind: 'reset-what-ifs', figure: shown.ask.figure.id, whatIfs: [{ by, category, split, measure }] };
   }
   return { kind: 'reset-cells', table: shown.ask.figure.data.table, cells: [{ row: target.row, column: target.column }] };
 }
 
 type Target =
   | { readonly kind: 'source'; readonly row: number; readonly column: string }
-  | { readonly kind: 'what-if'; readonly by: string; readonly category: string | null; readonly measure: string };
+  | {
+      readonly kind: 'what-if';
+      readonly by: string;
+      readonly category: string | null;
+      readonly split: (string | null)[];
+      readonly measure: string;
+    };
 
 /** A cell that stands for one row edits that row; one that sums up several takes a what-if value. */
 function targetOf(shown: Shown, { row, column }: CellAddress): Target | null {
@@ -55,11 +68,16 @@ function targetOf(shown: Shown, { row, column }: CellAddress): Target | null {
     const edited = editedColumn(shown, column);
     const hasWhatIf = frame.whatIfs[column]?.[row] === 1;
     if (source !== undefined && edited !== undefined && !hasWhatIf) return { kind: 'source', row: source, column: edited };
-    const category = keyOf(columnOf(frame.table, frame.category) as Column, row);
-    return { kind: 'what-if', by: frame.category, category, measure: column };
+    const keyAt = (name: string): string | null => keyOf(columnOf(frame.table, name) as Column, row);
+    const split = [...new Set([frame.panel, frame.series])]
+      .filter(name => name !== null && name !== frame.category)
+      .map(name => keyAt(name as string));
+    return { kind: 'what-if', by: frame.category, category: keyAt(frame.category), split, measure: column };
   }
-  const isKey = column === frame.category || frame.carried.includes(column);
-  return isKey && source !== undefined ? { kind: 'source', row: source, column } : null;
+  const isKey = [frame.category, frame.panel, frame.series, ...frame.carried].includes(column);
+  const isComputed =
+    shown.ask.table.derived.some(item => item.name === column) || (column === frame.category && shown.ask.figure.data.step !== null);
+  return isKey && !isComputed && source !== undefined ? { kind: 'source', row: source, column } : null;
 }
 
 function valueFor(target: Target, source: SourceInfo, text: string): Result<Cell> {

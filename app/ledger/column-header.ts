@@ -59,11 +59,11 @@ export class ColumnHeader implements IHeaderComp {
   }
 }
 
-function badge(cue: number, colour: string | null): HTMLElement {
+function badge(cue: number | null, colour: string | null): HTMLElement {
   const made = document.createElement('span');
   made.className = 'ledger-badge';
-  made.textContent = String(cue);
-  made.title = `Computed by cue ${cue}`;
+  made.textContent = cue === null ? 'ƒ' : String(cue);
+  made.title = cue === null ? 'Computed by a formula of your own' : `Computed by cue ${cue}`;
   made.style.setProperty('--tint', tintOf(colour));
   return made;
 }

@@ -15,8 +15,8 @@ export interface GridColumn {
   readonly editable: (row: number) => boolean;
   /** The cell sums up several rows: Enter opens them. */
   readonly opens: (row: number) => boolean;
-  /** Helper columns: the cue they belong to, its colour, and the formula. */
-  readonly helper?: { readonly cue: number; readonly colour: string | null; readonly formula: string };
+  /** Helper columns: the cue they belong to, null for one by hand, its colour, and the formula. */
+  readonly helper?: { readonly cue: number | null; readonly colour: string | null; readonly formula: string };
 }
 
 /** A place in the grid, by row of the data and column name. */

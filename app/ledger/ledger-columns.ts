@@ -1,8 +1,8 @@
 import type { Shown } from '../services/picture-store';
 import { formatNumber } from 'core/format';
 import { partsOfMeasure } from 'core/project';
-import type { Frame } from 'core/frame';
-import type { Picture } from 'core/plan';
+import { helperFormula, type Frame } from 'core/frame';
+import { rowNames, writerOf, type Picture, type ValueWriter } from 'core/plan';
 import { cellAt, columnOf, isNumeric, textAt, type CellEdit, type Column } from 'core/table';
 import type { CellMark, GridColumn } from './grid-column';
 
@@ -10,12 +10,14 @@ import type { CellMark, GridColumn } from './grid-column';
 export function ledgerColumns({ picture, ask }: Shown): GridColumn[] {
   if (!picture) return [];
   const { frame } = picture;
-  const touched = rowsTouched(ask.edits);
-  const names = [frame.category, ...frame.carried];
+  const touched = rowsTouched(ask.table.edits);
+  const write = writerOf(ask.figure, ask.writing);
+  const names = [...new Set([frame.category, frame.panel, frame.series, ...frame.carried])].filter(name => name !== null);
   return [
-    ...names.map(name => keyColumn(frame, name, touched)),
-    ...frame.measures.map(name => measureColumn({ picture, ask }, name, touched)),
-    ...helperColumns(picture),
+    ...names.map(name => keyColumn({ picture, ask }, name, touched)),
+    ...frame.measures.map(name => measureColumn({ picture, ask }, name, touched, write)),
+    ...frame.helpers.map(name => handColumn({ picture, ask }, name, write)),
+    ...helperColumns(picture, write),
   ];
 }
 
@@ -30,7 +32,8 @@ export const onlySource = (frame: Frame, row: number): number | undefined =>
 export function editedColumn({ ask }: Pick<Shown, 'ask'>, measure: string): string | undefined {
   const found = ask.figure.data.measures.find(item => item.name === measure);
   const parts = found && partsOfMeasure(found);
-  return parts && parts.summary !== 'count' ? parts.column : undefined;
+  const derived = ask.table.derived.some(item => item.name === parts?.column);
+  return parts && parts.summary !== 'count' && !derived ? parts.column : undefined;
 }
 
 type Touched = ReadonlyMap<string, ReadonlySet<number>>;
@@ -41,33 +44,58 @@ function rowsTouched(edits: readonly CellEdit[]): Touched {
   return touched;
 }
 
-const asText = (column: Column, row: number): string =>
-  column.type === 'number' ? numberText(column.data[row] as number) : textAt(column, row);
-const numberText = (value: number): string => (Number.isNaN(value) ? '' : formatNumber(value));
+type Written = (value: number) => string;
 
-function base(column: Column): Pick<GridColumn, 'name' | 'numeric' | 'value' | 'text'> {
-  return { name: column.name, numeric: isNumeric(column), value: row => cellAt(column, row), text: row => asText(column, row) };
+const asText = (column: Column, row: number, write: Written): string =>
+  column.type === 'number' ? numberText(column.data[row] as number, write) : textAt(column, row);
+const numberText = (value: number, write: Written): string => (Number.isNaN(value) ? '' : write(value));
+
+function base(column: Column, write: Written = formatNumber): Pick<GridColumn, 'name' | 'numeric' | 'value' | 'text'> {
+  return { name: column.name, numeric: isNumeric(column), value: row => cellAt(column, row), text: row => asText(column, row, write) };
 }
 
-function keyColumn(frame: Frame, name: string, touched: Touched): GridColumn {
+interface From {
+  readonly picture: Picture;
+  readonly ask: Shown['ask'];
+}
+
+function keyColumn({ picture, ask }: From, name: string, touched: Touched): GridColumn {
+  const { frame } = picture;
   const column = columnOf(frame.table, name) as Column;
   const isEdited = (row: number): boolean => touched.get(name)?.has(onlySource(frame, row) ?? -1) ?? false;
+  const stepped = name === frame.category && ask.figure.data.step !== null;
+  const names = stepped ? rowNames(frame, ask.figure.data) : null;
+  const derived = ask.table.derived.some(item => item.name === name);
   return {
     ...base(column),
+    ...(names ? { text: (row: number) => names[row] ?? '' } : {}),
     mark: row => (isEdited(row) ? 'edited' : null),
-    editable: row => onlySource(frame, row) !== undefined,
+    editable: row => !stepped && !derived && onlySource(frame, row) !== undefined,
     opens: () => false,
   };
 }
 
-function measureColumn(shown: { picture: Picture; ask: Shown['ask'] }, name: string, touched: Touched): GridColumn {
+function measureColumn(shown: From, name: string, touched: Touched, write: ValueWriter): GridColumn {
   const { frame } = shown.picture;
   const rows = touched.get(editedColumn(shown, name) ?? '');
+  const column = columnOf(frame.table, name) as Column;
   return {
-    ...base(columnOf(frame.table, name) as Column),
+    ...base(column, value => write.value(name, value)),
     mark: row => (frame.whatIfs[name]?.[row] ? 'what-if' : editMark(frame, row, rows)),
-    editable: () => true,
+    editable: () => column.type === 'number',
     opens: row => sourceCount(frame, row) > 1,
+  };
+}
+
+/** A helper column by hand: its formula stands with it as a cue's does. */
+function handColumn({ picture, ask }: From, name: string, write: ValueWriter): GridColumn {
+  const helper = ask.figure.data.helpers.find(item => item.name === name);
+  return {
+    ...base(columnOf(picture.frame.table, name) as Column, value => write.value(name, value)),
+    mark: () => null,
+    editable: () => false,
+    opens: () => false,
+    helper: { cue: null, colour: null, formula: helper ? helperFormula(helper) : '' },
   };
 }
 
@@ -78,10 +106,10 @@ function editMark(frame: Frame, row: number, touched: ReadonlySet<number> | unde
   return to - from === 1 ? 'edited' : 'edited-below';
 }
 
-function helperColumns({ applied }: Picture): GridColumn[] {
-  return applied.flatMap(({ helpers, treatments, number }) =>
+function helperColumns({ applied }: Picture, write: ValueWriter): GridColumn[] {
+  return applied.flatMap(({ cue, helpers, treatments, number }) =>
     helpers.map(({ column, part, formula }): GridColumn => ({
-      ...base(column),
+      ...base(column, value => write.value(cue.measure, value)),
       mark: () => null,
       editable: () => false,
       opens: () => false,

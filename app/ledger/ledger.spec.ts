@@ -7,7 +7,7 @@ import { changesFor, resetFor } from './cell-edit';
 import type { CellText } from './grid-column';
 import { ledgerColumns } from './ledger-columns';
 
-const livery: Livery = { ground: '', ink: '', soft: '', hair: '', base: '', quiet: '', colours: {}, font: '' };
+const livery: Livery = { ground: '', ink: '', soft: '', hair: '', base: '', series: [], quiet: '', colours: {}, font: '' };
 const table = tableOf({ hut: ['Alm', 'Berg', 'Alm'], valley: ['Tolm', 'Siddel', 'Tolm'], milk: [10, 20, 5] }, 'deliveries');
 const source: SourceInfo = { name: 'deliveries', rowCount: 3, columns: table.columns };
 
@@ -15,11 +15,12 @@ function shown(change: (figure: Figure) => Partial<Figure> = () => ({}), edits: 
   const first = firstFigure('f', { id: 'd', name: 'deliveries', rowCount: 3, units: {}, columns: table.columns });
   const plain = { ...first, data: { ...first.data, order: { by: 'table' as const } } };
   const figure = { ...plain, ...change(plain) };
-  const read = pictureOf({ figure, table: applyEdits(table, edits), units: {}, livery });
-  return { ask: { figure, edits, units: {}, livery }, picture: read.ok ? read.value : null, problems: [] };
+  const writing = { units: {}, formats: [] };
+  const read = pictureOf({ figure, table: applyEdits(table, edits), writing, livery });
+  return { ask: { figure, table: { id: 'd', edits, derived: [] }, writing, livery }, picture: read.ok ? read.value : null, problems: [] };
 }
 const withWhatIf = ({ data }: Figure): Partial<Figure> => ({
-  data: { ...data, whatIfs: [{ by: 'hut', category: 'Berg', measure: 'milk', value: 99 }] },
+  data: { ...data, whatIfs: [{ by: 'hut', category: 'Berg', split: [], measure: 'milk', value: 99 }] },
 });
 
 describe('ledger columns', () => {
@@ -70,7 +71,7 @@ describe('typing into the ledger', () => {
     [
       'a sum takes a what-if value',
       [{ row: 0, column: 'milk', text: '7,5' }],
-      { kind: 'set-what-ifs', figure: 'f', whatIfs: [{ by: 'hut', category: 'Alm', measure: 'milk', value: 7.5 }] },
+      { kind: 'set-what-ifs', figure: 'f', whatIfs: [{ by: 'hut', category: 'Alm', split: [], measure: 'milk', value: 7.5 }] },
       /^$/,
     ],
     [
@@ -99,7 +100,7 @@ describe('typing into the ledger', () => {
         kind: 'all',
         edits: [
           { kind: 'edit-cells', table: 'd', cells: [{ row: 1, column: 'milk', value: 2 }] },
-          { kind: 'set-what-ifs', figure: 'f', whatIfs: [{ by: 'hut', category: 'Alm', measure: 'milk', value: 1 }] },
+          { kind: 'set-what-ifs', figure: 'f', whatIfs: [{ by: 'hut', category: 'Alm', split: [], measure: 'milk', value: 1 }] },
         ],
       },
       /“x” is not a number/,
@@ -118,7 +119,7 @@ describe('typing into the ledger', () => {
     expect(resetFor(from, { row: 1, column: 'milk' })).toEqual({
       kind: 'reset-what-ifs',
       figure: 'f',
-      whatIfs: [{ by: 'hut', category: 'Berg', measure: 'milk' }],
+      whatIfs: [{ by: 'hut', category: 'Berg', split: [], measure: 'milk' }],
     });
     expect(resetFor(shown(), { row: 1, column: 'milk' })).toEqual({ kind: 'reset-cells', table: 'd', cells: [{ row: 1, column: 'milk' }] });
     expect(resetFor(shown(), { row: 1, column: 'rest' })).toBeNull();

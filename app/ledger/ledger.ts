@@ -67,7 +67,7 @@ export class Ledger {
 
   protected open({ row, column }: CellAddress): void {
     const frame = this.shown().picture?.frame;
-    if (frame) this.openedCell.set({ by: frame.category, category: keyAt(frame, row), column });
+    if (frame) this.openedCell.set({ by: frame.category, keys: keysAt(frame, row), column });
   }
 
   /** Closes the open rows; focus goes back to the cell that they stand for. */
@@ -120,15 +120,17 @@ export class Ledger {
 
 interface OpenedCell {
   readonly by: string;
-  readonly category: string | null;
+  readonly keys: string;
   readonly column: string;
 }
 
-const keyAt = (frame: Frame, row: number): string | null => keyOf(columnOf(frame.table, frame.category) as Column, row);
+/** What names a row of the frame: category, panel and series. */
+const keysAt = (frame: Frame, row: number): string =>
+  JSON.stringify([frame.category, frame.panel, frame.series].map(name => name && keyOf(columnOf(frame.table, name) as Column, row)));
 
 /** Where a cell stands in a frame now, or null when it is gone. */
 function addressOf(frame: Frame | undefined, cell: OpenedCell | null): CellAddress | null {
   if (!frame || cell?.by !== frame.category || !frame.measures.includes(cell.column)) return null;
-  for (let row = 0; row < frame.table.rowCount; row++) if (keyAt(frame, row) === cell.category) return { row, column: cell.column };
+  for (let row = 0; row < frame.table.rowCount; row++) if (keysAt(frame, row) === cell.keys) return { row, column: cell.column };
   return null;
 }

@@ -115,7 +115,7 @@ export class SourceRows {
   }
 
   private isEdited({ row, column }: CellAddress): boolean {
-    return this.shown().ask.edits.some(edit => edit.row === this.rows()[row] && edit.column === column);
+    return this.shown().ask.table.edits.some(edit => edit.row === this.rows()[row] && edit.column === column);
   }
 
   private columnAt(table: Table, index: number): GridColumn {
@@ -126,12 +126,12 @@ export class SourceRows {
       value: row => cellAt(column, row),
       text: row => textAt(column, row),
       mark: row => (this.isEdited({ row, column: column.name }) ? 'edited' : null),
-      editable: () => true,
+      editable: () => !this.shown().ask.table.derived.some(item => item.name === column.name),
       opens: () => false,
     };
   }
 
   private async load({ ask }: Shown, rows: Int32Array): Promise<void> {
-    this.table.set(await this.engine.api.rowsOf(ask.figure.data.table, ask.edits, rows));
+    this.table.set(await this.engine.api.rowsOf(ask.table, rows));
   }
 }

@@ -1,6 +1,7 @@
 import type { Result } from 'core/result';
-import type { Livery, Picture } from 'core/plan';
-import type { Figure, Project } from 'core/project';
+import type { FormulaPlace } from 'core/formula';
+import type { Livery, Picture, Writing } from 'core/plan';
+import type { Derived, Figure, Project } from 'core/project';
 import type { ColumnType, CellEdit, Table } from 'core/table';
 import type { ImportedTable } from 'core/io';
 
@@ -30,11 +31,40 @@ export interface StoredProject {
   readonly savedAt: number;
 }
 
+/** A table as the document changes it: cells edited, columns derived. */
+export interface TableAsk {
+  readonly id: string;
+  readonly edits: readonly CellEdit[];
+  readonly derived: readonly Derived[];
+}
+
 export interface PictureAsk {
   readonly figure: Figure;
-  readonly edits: readonly CellEdit[];
-  readonly units: Readonly<Record<string, string>>;
+  readonly table: TableAsk;
+  readonly writing: Writing;
   readonly livery: Livery;
+}
+
+/** A formula tried on what it would see: a table's rows, or the frame of a figure. */
+export interface TrialAsk {
+  readonly formula: string;
+  /** `helper`: over the frame; `measure`: one value per category of the figure; else over the table's rows. */
+  readonly place: FormulaPlace | 'helper';
+  readonly figure: Figure;
+  readonly table: TableAsk;
+}
+
+/** What a tried formula gives. */
+export interface Trial {
+  readonly type: ColumnType | 'null';
+  readonly sql: string;
+  /** The first rows: what names them, and the values as text; missing is null. */
+  readonly rows: readonly { readonly name: string; readonly value: string | null }[];
+  /** Up to a few hundred values for a tiny chart; empty unless numbers. */
+  readonly spark: Float64Array;
+  /** Rows without a value though everything they are computed from is there. */
+  readonly withoutValue: number;
+  readonly names: readonly { readonly name: string; readonly type: ColumnType }[];
 }
 
 /** A value of a column with how many rows have it; null for missing. */
@@ -54,9 +84,10 @@ export interface EngineApi {
   /** Takes a table in, and stores it for later sessions. */
   addTable(id: string, table: Table): Promise<SourceInfo>;
   picture(ask: PictureAsk): Promise<Result<Picture>>;
-  valueCounts(table: string, edits: readonly CellEdit[], column: string): Promise<readonly ValueCount[]>;
+  tryFormula(ask: TrialAsk): Promise<Result<Trial>>;
+  valueCounts(table: TableAsk, column: string): Promise<readonly ValueCount[]>;
   /** The given rows of a table, edits laid over them. */
-  rowsOf(table: string, edits: readonly CellEdit[], rows: Int32Array): Promise<Table>;
+  rowsOf(table: TableAsk, rows: Int32Array): Promise<Table>;
   save(project: Project): Promise<number>;
   saveSession(session: Session): Promise<void>;
   storedProjects(): Promise<readonly StoredProject[]>;

@@ -1,10 +1,23 @@
 import { readCsv, readProjectFile, writeProjectFile, type ImportedTable } from 'core/io';
 import { pictureOf, type Picture } from 'core/plan';
-import { readProject, type Project } from 'core/project';
+import { deriveColumns, readProject, type Project } from 'core/project';
 import { failure, success, type Result } from 'core/result';
-import { applyEdits, columnOf, isMissing, makeTable, takeRows, textAt, type CellEdit, type Table } from 'core/table';
+import { applyEdits, columnOf, makeTable, takeRows, type Table } from 'core/table';
 import { Database } from './database';
-import type { EngineApi, OpenedProject, PictureAsk, Session, SourceInfo, StoredProject, ValueCount } from './engine-api';
+import { countValues } from './count-values';
+import type {
+  EngineApi,
+  OpenedProject,
+  PictureAsk,
+  Session,
+  SourceInfo,
+  StoredProject,
+  TableAsk,
+  Trial,
+  TrialAsk,
+  ValueCount,
+} from './engine-api';
+import { tryFormula } from './try-formula';
 
 /** Holds the tables of the open project, computes pictures and keeps the browser's storage. Runs in a worker. */
 export class Engine implements EngineApi {
@@ -48,27 +61,27 @@ export class Engine implements EngineApi {
     return Promise.resolve(infoOf(table));
   }
 
-  picture({ figure, edits, units, livery }: PictureAsk): Promise<Result<Picture>> {
-    const table = this.tables.get(figure.data.table);
-    if (!table) return Promise.resolve(failure({ code: 'figure-no-table', name: figure.data.table }));
-    return Promise.resolve(pictureOf({ figure, table: this.withEdits(table, edits), units, livery }));
+  picture({ figure, table, writing, livery }: PictureAsk): Promise<Result<Picture>> {
+    const found = this.tableOf(table);
+    if (!found) return Promise.resolve(failure({ code: 'figure-no-table', name: figure.data.table }));
+    return Promise.resolve(pictureOf({ figure, table: found, writing, livery }));
   }
 
-  valueCounts(id: string, edits: readonly CellEdit[], name: string): Promise<readonly ValueCount[]> {
-    const table = this.tables.get(id);
-    const column = table && columnOf(this.withEdits(table, edits), name);
+  tryFormula(ask: TrialAsk): Promise<Result<Trial>> {
+    const table = this.tableOf(ask.table);
+    if (!table) return Promise.resolve(failure({ code: 'figure-no-table', name: ask.table.id }));
+    return Promise.resolve(tryFormula(ask, table));
+  }
+
+  valueCounts(ask: TableAsk, name: string): Promise<readonly ValueCount[]> {
+    const table = this.tableOf(ask);
+    const column = table && columnOf(table, name);
     if (!table || !column) return Promise.resolve([]);
-    const counts = new Map<string | null, number>();
-    for (let row = 0; row < table.rowCount; row++) {
-      const value = isMissing(column, row) ? null : textAt(column, row);
-      counts.set(value, (counts.get(value) ?? 0) + 1);
-    }
-    return Promise.resolve([...counts].map(([value, count]) => ({ value, count })).sort(byValue(column.type === 'number')));
+    return Promise.resolve(countValues(column, table.rowCount));
   }
 
-  rowsOf(id: string, edits: readonly CellEdit[], rows: Int32Array): Promise<Table> {
-    const table = this.tables.get(id) ?? makeTable(id, []);
-    return Promise.resolve(takeRows(this.withEdits(table, edits), rows));
+  rowsOf(ask: TableAsk, rows: Int32Array): Promise<Table> {
+    return Promise.resolve(takeRows(this.tableOf(ask) ?? makeTable(ask.id, []), rows));
   }
 
   async save(project: Project): Promise<number> {
@@ -117,14 +130,16 @@ export class Engine implements EngineApi {
     return table ? [{ id: sourceKey(project, id), name: table.name, columns: table.columns }] : [];
   }
 
-  /** The table as edited; kept until its edits change, so that a change of the figure alone copies nothing. */
-  private withEdits(table: Table, edits: readonly CellEdit[]): Table {
-    const key = JSON.stringify(edits);
-    const kept = this.edited.get(table);
+  /** The table as edited and widened; kept until that changes, so that a change of the figure alone copies nothing. */
+  private tableOf({ id, edits, derived }: TableAsk): Table | undefined {
+    const source = this.tables.get(id);
+    if (!source) return undefined;
+    const key = JSON.stringify([edits, derived]);
+    const kept = this.edited.get(source);
     if (kept?.key === key) return kept.table;
-    const edited = applyEdits(table, edits);
-    this.edited.set(table, { key, table: edited });
-    return edited;
+    const table = deriveColumns(applyEdits(source, edits), derived);
+    this.edited.set(source, { key, table });
+    return table;
   }
 
   private opened(project: Project): OpenedProject {
@@ -146,10 +161,3 @@ const infoOf = ({ name, rowCount, columns }: Table): SourceInfo => ({
   rowCount,
   columns: columns.map(column => ({ name: column.name, type: column.type })),
 });
-
-const byValue =
-  (numeric: boolean) =>
-  (a: ValueCount, b: ValueCount): number => {
-    if (a.value === null || b.value === null) return Number(a.value === null) - Number(b.value === null);
-    return numeric ? Number(a.value) - Number(b.value) : a.value < b.value ? -1 : 1;
-  };

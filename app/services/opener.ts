@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { transfer } from 'comlink';
 import type { ImportedTable } from 'core/io';
-import { firstFigure, type Figure, type Project, type TableWords } from 'core/project';
+import { firstFigure, PROJECT_VERSION, type Figure, type Project, type TableWords } from 'core/project';
 import { messageFor, type Problem, type Result } from 'core/result';
 import { lastValueFrom, tap, takeUntil, Subject } from 'rxjs';
 import type { OpenedProject, SourceInfo } from './engine-api';
@@ -111,13 +111,14 @@ export class Opener {
   }
 
   private startProject(id: string, name: string, info: SourceInfo, figure: Figure): void {
-    const project: Project = { version: 1, id: crypto.randomUUID(), name, tables: [{ id, name, units: {}, edits: [] }], figures: [figure] };
+    const tables = [{ id, name, units: {}, edits: [], derived: [] }];
+    const project: Project = { version: PROJECT_VERSION, id: crypto.randomUUID(), name, tables, figures: [figure], formats: [] };
     this.put({ project, sources: { [id]: info } });
   }
 
   private addToProject(id: string, name: string, info: SourceInfo, figure: Figure): void {
     this.store.addSource(id, info);
-    const table = { id, name, units: {}, edits: [] };
+    const table = { id, name, units: {}, edits: [], derived: [] };
     this.store.apply({
       kind: 'all',
       edits: [

@@ -1,7 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import type { Picture } from 'core/plan';
-import type { Figure, Project } from 'core/project';
 import type { Problem } from 'core/result';
 import { combineLatest, distinctUntilChanged, filter, map, scan, shareReplay, switchMap, type Observable } from 'rxjs';
 import type { PictureAsk } from './engine-api';
@@ -46,16 +45,27 @@ export const EMPTY_SHOWN: Shown = {
     figure: {
       id: '',
       name: '',
-      data: { table: '', category: '', measures: [], filters: [], order: { by: 'table' }, whatIfs: [] },
-      shape: { mark: 'column', proportion: '16:9' },
+      data: {
+        table: '',
+        category: '',
+        step: null,
+        series: null,
+        panel: null,
+        measures: [],
+        helpers: [],
+        filters: [],
+        order: { by: 'table' },
+        whatIfs: [],
+      },
+      shape: { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' },
       cues: [],
       scales: { gridlines: true, unit: null, decimals: null },
       words: { title: '', subtitle: '' },
       view: 'cued',
     },
-    edits: [],
-    units: {},
-    livery: { ground: '', ink: '', soft: '', hair: '', base: '', quiet: '', colours: {}, font: '' },
+    table: { id: '', edits: [], derived: [] },
+    writing: { units: {}, formats: [] },
+    livery: { ground: '', ink: '', soft: '', hair: '', base: '', series: [], quiet: '', colours: {}, font: '' },
   },
   picture: null,
   problems: [],
@@ -64,17 +74,29 @@ export const EMPTY_SHOWN: Shown = {
 type Need = Omit<PictureAsk, 'livery'> | null;
 
 function needOf({ history, figure }: OpenState): Need {
-  const found = history.project.figures.find(item => item.id === figure);
-  return found ? { figure: found, ...tableOf(history.project, found) } : null;
+  const { project } = history;
+  const found = project.figures.find(item => item.id === figure);
+  if (!found) return null;
+  const table = project.tables.find(item => item.id === found.data.table);
+  return {
+    figure: found,
+    table: { id: found.data.table, edits: table?.edits ?? NO_EDITS, derived: table?.derived ?? NO_COLUMNS },
+    writing: { units: table?.units ?? NO_UNITS, formats: project.formats },
+  };
 }
 
-function tableOf(project: Project, figure: Figure): { readonly edits: PictureAsk['edits']; readonly units: PictureAsk['units'] } {
-  const table = project.tables.find(item => item.id === figure.data.table);
-  return { edits: table?.edits ?? NONE, units: table?.units ?? {} };
-}
-
-const NONE: PictureAsk['edits'] = [];
+const NO_EDITS: PictureAsk['table']['edits'] = [];
+const NO_COLUMNS: PictureAsk['table']['derived'] = [];
+const NO_UNITS: PictureAsk['writing']['units'] = {};
 
 function sameNeed(a: Need, b: Need): boolean {
-  return a === b || (a !== null && b !== null && a.figure === b.figure && a.edits === b.edits && a.units === b.units);
+  if (a === b) return true;
+  if (a === null || b === null) return false;
+  return (
+    a.figure === b.figure &&
+    a.table.edits === b.table.edits &&
+    a.table.derived === b.table.derived &&
+    a.writing.units === b.writing.units &&
+    a.writing.formats === b.writing.formats
+  );
 }

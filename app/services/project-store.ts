@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
-import type { Edit, Figure, Project, TableDoc, TableWords } from 'core/project';
+import { orderDerived, type Edit, type Figure, type Project, type TableDoc, type TableWords } from 'core/project';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable } from 'rxjs';
-import type { OpenedProject, SourceInfo } from './engine-api';
+import type { OpenedProject, SourceInfo, TableAsk } from './engine-api';
 import { historyOf, moveHistory, type History, type HistoryMove } from './history';
 
 /** What is open: the project with its history, its sources, and the figure on the stage. */
@@ -77,6 +77,12 @@ export class ProjectStore {
     return this.state.value?.history.project.tables.find(table => table.id === id);
   }
 
+  /** A table as the engine is to see it. */
+  tableAsk(id: string): TableAsk {
+    const doc = this.tableDoc(id);
+    return { id, edits: doc?.edits ?? [], derived: doc?.derived ?? [] };
+  }
+
   private move(move: HistoryMove): void {
     this.change(state => withFigureThere({ ...state, history: moveHistory(state.history, move) }, state));
   }
@@ -100,8 +106,14 @@ function withFigureThere(state: OpenState, before: OpenState): OpenState {
 }
 
 function tableWords({ history, sources }: OpenState): TableWords[] {
-  return history.project.tables.flatMap(({ id, name, units }) => {
+  return history.project.tables.flatMap(({ id, name, units, derived }) => {
     const source = sources[id];
-    return source ? [{ id, name, units, rowCount: source.rowCount, columns: source.columns }] : [];
+    if (!source) return [];
+    const scope = new Map(source.columns.map(column => [column.name, column.type]));
+    const more = orderDerived(scope, derived).ordered.map(({ column, typed }) => ({
+      ...column,
+      type: typed.type === 'null' ? ('number' as const) : typed.type,
+    }));
+    return [{ id, name, units, rowCount: source.rowCount, columns: [...source.columns, ...more] }];
   });
 }

@@ -17,10 +17,11 @@ const table = {
 };
 const figure = (id: string): Figure => ({ ...firstFigure(id, table), name: id });
 const project: Project = {
-  version: 1,
+  version: 2,
   id: 'p',
   name: 'one',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [] }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
+  formats: [],
   figures: [figure('a'), figure('b'), figure('c')],
 };
 const sources = { d: { name: 'deliveries', rowCount: 2, columns: table.columns } };
@@ -92,7 +93,7 @@ describe('the project store', () => {
     let names: string[] = [];
     store.tables$.subscribe(list => (names = list.map(item => `${item.name} ${item.rowCount}`)));
     store.addSource('t', { name: 'tanks', rowCount: 9, columns: [] });
-    store.apply({ kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [] } });
+    store.apply({ kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [] } });
     expect(names).toEqual(['deliveries 2', 'tanks 9']);
   });
 });

@@ -38,6 +38,7 @@ export function readLivery(choice: ThemeChoice): Livery {
     soft: read('soft'),
     hair: read('hair'),
     base: read('figure-base'),
+    series: [1, 2, 3, 4, 5, 6].map(place => read(`series-${place}`)),
     quiet: read('figure-quiet'),
     colours: Object.fromEntries(COLOUR_NAMES.map(name => [name, read(`cue-${name}`)])),
     font: read('font-figure'),

@@ -2,9 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { PngSize } from 'plot';
 import { Brief } from '../brief/brief';
+import { FormulaWriting } from '../brief/formula-writing';
+import { FormulaDeskPanel } from '../desk/formula-desk';
 import { Handover } from '../handover/handover';
 import { Ledger } from '../ledger/ledger';
 import { Library } from '../library/library';
+import { FormulaDesk } from '../services/formula-desk';
 import { Keeper } from '../services/keeper';
 import { Opener } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
@@ -27,7 +30,7 @@ const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: s
 @Component({
   selector: 'cb-shell',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brief, CommandSearch, FigureList, Icon, Ledger, Library, NoticeList, Sheet, Stage],
+  imports: [Brief, CommandSearch, FigureList, FormulaDeskPanel, Icon, Ledger, Library, NoticeList, Sheet, Stage],
   host: {
     class: 'grid h-screen grid-rows-[auto_1fr] overflow-hidden',
     '(document:keydown)': 'onKey($event)',
@@ -43,7 +46,9 @@ export class Shell {
   protected readonly theme = inject(Theme);
   protected readonly handover = inject(Handover);
   private readonly keeper = inject(Keeper);
+  private readonly writing = inject(FormulaWriting);
   protected readonly opener = inject(Opener);
+  protected readonly desk = inject(FormulaDesk);
 
   private readonly open = toSignal(this.store.open$);
   /** By its reference, not its class: the ledger is loaded after the rest. */
@@ -75,6 +80,9 @@ export class Shell {
     { name: 'Open the sample project', run: () => void this.opener.openSample() },
     { name: 'New figure', run: () => this.figures()?.create() },
     { name: 'Rename, duplicate or remove this figure', run: () => this.figures()?.openMenu() },
+    { name: 'Compute a column', run: () => this.write('derived') },
+    { name: 'Add a helper column', run: () => this.write('helper') },
+    { name: 'Add a measure by formula', run: () => this.write('measure') },
     { name: 'Rename the project', run: () => this.naming()?.open() },
     { name: 'Show plain', run: () => this.store.changeFigure({ view: 'plain' }) },
     { name: 'Show cued', run: () => this.store.changeFigure({ view: 'cued' }) },
@@ -133,6 +141,10 @@ export class Shell {
     this.dropping.set(false);
     const file = event.dataTransfer?.files[0];
     if (file) void this.opener.openFile(file);
+  }
+
+  private write(place: 'derived' | 'measure' | 'helper'): void {
+    if (this.store.figure) this.writing[place](this.store.figure, null);
   }
 
   private focus(place: 'brief' | 'stage' | 'ledger'): void {

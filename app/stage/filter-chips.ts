@@ -4,6 +4,7 @@ import type { Filter } from 'core/frame';
 import type { Figure } from 'core/project';
 import { plainOptions } from 'core/sentence';
 import { EngineClient } from '../services/engine-client';
+import { FormulaDesk } from '../services/formula-desk';
 import { ProjectStore } from '../services/project-store';
 import { ChoiceList } from '../ui/choice-list';
 import { Icon } from '../ui/icon';
@@ -20,10 +21,19 @@ import { filterWords } from './filter-words';
   template: `
     @for (filter of figure().data.filters; track filter.column) {
       <span class="chip pr-0.5">
-        <button class="overflow-hidden text-ellipsis" [cbSheet]="editor" [sheetLabel]="'Filter ' + filter.column">
-          {{ words(filter) }}
-        </button>
-        <button type="button" class="act p-1" [attr.aria-label]="'Take off the filter on ' + filter.column" (click)="remove(filter)">
+        @if (filter.kind === 'formula') {
+          <button type="button" class="formula overflow-hidden text-ellipsis" (click)="writeFormula(filter)">{{ words(filter) }}</button>
+        } @else {
+          <button class="overflow-hidden text-ellipsis" [cbSheet]="editor" [sheetLabel]="'Filter ' + filter.column">
+            {{ words(filter) }}
+          </button>
+        }
+        <button
+          type="button"
+          class="act p-1"
+          [attr.aria-label]="'Take off the filter on ' + (filter.kind === 'formula' ? 'a formula' : filter.column)"
+          (click)="remove(filter)"
+        >
           <cb-icon name="x" />
         </button>
       </span>
@@ -35,12 +45,16 @@ import { filterWords } from './filter-words';
     <ng-template #columns let-close>
       <p class="sheet-head">Keep only some rows, by</p>
       <cb-choice-list [options]="options()" label="Column" (chosen)="add($event, close)" />
+      <button type="button" class="row mt-1 border-t border-hair" (click)="close(); writeFormula(null)">
+        <cb-icon name="sigma" />where a formula is true…
+      </button>
     </ng-template>
   `,
 })
 export class FilterChips {
   private readonly store = inject(ProjectStore);
   private readonly engine = inject(EngineClient);
+  private readonly desk = inject(FormulaDesk);
   private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
   readonly figure = input.required<Figure>();
 
@@ -60,9 +74,25 @@ export class FilterChips {
     else void this.allValues(column).then(keep => this.put({ kind: 'values', column, keep }));
   }
 
+  /** A filter by formula opens at the desk; its `column` only tells it from others. */
+  protected writeFormula(filter: Extract<Filter, { kind: 'formula' }> | null): void {
+    this.desk.open({
+      place: 'filter',
+      title: 'Keep rows where',
+      name: null,
+      formula: filter?.formula ?? '',
+      use: ({ formula }) => {
+        if (filter) this.set({ ...filter, formula });
+        else this.put({ kind: 'formula', column: `ƒ ${crypto.randomUUID()}`, formula });
+        return null;
+      },
+      ...(filter ? { remove: () => this.remove(filter) } : {}),
+    });
+  }
+
   private async allValues(column: string): Promise<(string | null)[]> {
     const { table } = this.figure().data;
-    const counts = await this.engine.api.valueCounts(table, this.store.tableDoc(table)?.edits ?? [], column);
+    const counts = await this.engine.api.valueCounts(this.store.tableAsk(table), column);
     return counts.map(({ value }) => value);
   }
 

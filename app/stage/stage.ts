@@ -37,7 +37,7 @@ export class Stage {
   protected readonly hover = computed(() => {
     const [shown, row] = [this.shown(), this.row()];
     if (!shown?.picture || row === null || row >= shown.picture.frame.table.rowCount) return null;
-    return hoverText(shown.picture, row, shown.ask.figure, shown.ask.units);
+    return hoverText(shown.picture, row, shown.ask.figure, shown.ask.writing);
   });
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);

@@ -6,6 +6,7 @@ import copy from 'lucide/dist/esm/icons/copy.mjs';
 import download from 'lucide/dist/esm/icons/download.mjs';
 import ellipsis from 'lucide/dist/esm/icons/ellipsis.mjs';
 import folderOpen from 'lucide/dist/esm/icons/folder-open.mjs';
+import grip from 'lucide/dist/esm/icons/grip-vertical.mjs';
 import moon from 'lucide/dist/esm/icons/moon.mjs';
 import pencil from 'lucide/dist/esm/icons/pencil.mjs';
 import plus from 'lucide/dist/esm/icons/plus.mjs';
@@ -25,6 +26,7 @@ const icons = {
   download,
   ellipsis,
   'folder-open': folderOpen,
+  grip,
   moon,
   pencil,
   plus,

@@ -7,12 +7,14 @@ import { compare, type BenchRow } from '../measure';
 
 const ROWS = 5_000;
 const CUES = 5;
+const writing = { units: {}, formats: [] };
 const livery: Livery = {
   ground: '#fff',
   ink: '#000',
   soft: '#555',
   hair: '#ddd',
   base: '#5f7a70',
+  series: ['#5f7a70'],
   quiet: '#84978e',
   colours: { brass: '#b87f0a', slate: '#36506e' },
   font: 'sans-serif',
@@ -32,7 +34,7 @@ export const a6: BenchRow = {
         { name: 'typed reference', run: () => reference(table, ++value) },
         {
           name: 'Cowbell',
-          run: () => pictureOf({ figure, table: applyEdits(table, [{ row: 17, column: 'milk', value: ++value }]), units: {}, livery }),
+          run: () => pictureOf({ figure, table: applyEdits(table, [{ row: 17, column: 'milk', value: ++value }]), writing, livery }),
         },
       ],
       { rounds: 201, warmup: 60 },

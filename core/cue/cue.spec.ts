@@ -1,4 +1,4 @@
-import { frameOf, type Frame } from 'core/frame';
+import { frameOf, plainMeasure, type Frame } from 'core/frame';
 import { messageFor } from 'core/result';
 import { readSentence } from 'core/sentence';
 import { cellAt, tableOf, type Cell } from 'core/table';
@@ -8,7 +8,11 @@ function frameFor(lists: Record<string, Cell[]>): Frame {
   const data = {
     table: 't',
     category: 'hut',
-    measures: [{ name: 'milk', formula: 'sum(litres)' }],
+    step: null,
+    series: null,
+    panel: null,
+    measures: [plainMeasure('milk', 'sum(litres)')],
+    helpers: [],
     filters: [],
     order: { by: 'table' as const },
     whatIfs: [],

@@ -130,8 +130,8 @@ function expand(cue: ExtremesCue, nameFor: (part: string) => string): Expansion 
 
 function problems(cue: ExtremesCue, frame: Frame): { problem: CueProblem; rests: boolean }[] {
   const column = columnOf(frame.table, cue.measure);
-  if (!column || !frame.measures.includes(cue.measure))
-    return [{ problem: { code: 'cue-no-measure', name: cue.measure, known: frame.measures }, rests: true }];
+  const known = [...frame.measures, ...frame.helpers].filter(name => columnOf(frame.table, name)?.type === 'number');
+  if (!column || !known.includes(cue.measure)) return [{ problem: { code: 'cue-no-measure', name: cue.measure, known }, rests: true }];
   if (cue.scope.kind === 'within' && !columnOf(frame.table, cue.scope.column))
     return [{ problem: { code: 'cue-no-scope', name: cue.scope.column, category: frame.category }, rests: true }];
   const { count, equal } = variety((column as NumericValues).data);

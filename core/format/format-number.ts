@@ -1,16 +1,25 @@
-/** How numbers are written: fixed or up-to decimals, grouped thousands, a unit behind. */
+/** How numbers are written. All parts are free; without any, numbers are grouped and cut to about four digits. */
 export interface NumberStyle {
   readonly decimals?: number | undefined;
+  /** Written behind, after a space. */
   readonly unit?: string | undefined;
+  /** Thousands grouped; yes unless told otherwise. */
+  readonly grouping?: boolean | undefined;
+  /** A share from 0 to 1, shown times a hundred with a percent sign. */
+  readonly percent?: boolean | undefined;
+  readonly prefix?: string | undefined;
+  readonly suffix?: string | undefined;
+  /** Shown in units of this size: 1,000 writes 4,500 as 4.5. */
+  readonly scale?: number | undefined;
 }
 
 const writers = new Map<string, Intl.NumberFormat>();
 
-function writerOf(minimum: number, maximum: number): Intl.NumberFormat {
-  const key = `${minimum}:${maximum}`;
+function writerOf(minimum: number, maximum: number, useGrouping: boolean): Intl.NumberFormat {
+  const key = `${minimum}:${maximum}:${useGrouping}`;
   let writer = writers.get(key);
   if (!writer) {
-    writer = new Intl.NumberFormat('en', { minimumFractionDigits: minimum, maximumFractionDigits: maximum });
+    writer = new Intl.NumberFormat('en', { minimumFractionDigits: minimum, maximumFractionDigits: maximum, useGrouping });
     writers.set(key, writer);
   }
   return writer;
@@ -22,13 +31,16 @@ function writerOf(minimum: number, maximum: number): Intl.NumberFormat {
  */
 export function formatNumber(value: number, style: NumberStyle = {}): string {
   if (Number.isNaN(value)) return '–';
-  const unit = style.unit ? ` ${style.unit}` : '';
-  return `${withDecimals(value, style.decimals).replace('-', '−')}${unit}`;
+  const { unit, percent = false, prefix = '', suffix = '', scale = 1 } = style;
+  const written = withDecimals((value / scale) * (percent ? 100 : 1), style);
+  // The sign stands before everything: −€3, not €−3.
+  const [sign, digits] = written.startsWith('-') ? ['−', written.slice(1)] : ['', written];
+  return `${sign}${prefix}${digits.replace('-', '−')}${percent ? ' %' : ''}${suffix}${unit ? ` ${unit}` : ''}`;
 }
 
-function withDecimals(value: number, decimals: number | undefined): string {
-  if (decimals !== undefined) return writerOf(decimals, decimals).format(value);
+function withDecimals(value: number, { decimals, grouping = true }: NumberStyle): string {
+  if (decimals !== undefined) return writerOf(decimals, decimals, grouping).format(value);
   const size = Math.abs(value);
   if (size !== 0 && size < 1e-4) return value.toExponential(2);
-  return writerOf(0, size >= 1000 ? 0 : size >= 100 ? 1 : size >= 1 ? 2 : 5).format(value);
+  return writerOf(0, size >= 1000 ? 0 : size >= 100 ? 1 : size >= 1 ? 2 : 5, grouping).format(value);
 }

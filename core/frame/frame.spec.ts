@@ -1,6 +1,6 @@
 import { messageFor } from 'core/result';
 import { cellAt, columnOf, makeTable, named, tableOf, valuesFrom, type Cell, type Table } from 'core/table';
-import { frameOf, summedColumn, type FigureData, type Frame } from './index';
+import { frameOf, plainMeasure, summedColumn, type FigureData, type Frame } from './index';
 
 const table = makeTable('deliveries', [
   ...tableOf({
@@ -14,7 +14,11 @@ const table = makeTable('deliveries', [
 const base: FigureData = {
   table: 'deliveries',
   category: 'hut',
-  measures: [{ name: 'milk', formula: 'sum(milk)' }],
+  step: null,
+  series: null,
+  panel: null,
+  measures: [plainMeasure('milk', 'sum(milk)')],
+  helpers: [],
   filters: [],
   order: { by: 'table' },
   whatIfs: [],
@@ -83,8 +87,8 @@ describe('frames', () => {
       'what-if values under their category',
       {
         whatIfs: [
-          { by: 'hut', category: 'Berg', measure: 'milk', value: 1 },
-          { by: 'valley', category: 'Alm', measure: 'milk', value: 7 },
+          { by: 'hut', category: 'Berg', split: [], measure: 'milk', value: 1 },
+          { by: 'valley', category: 'Alm', split: [], measure: 'milk', value: 7 },
         ],
       },
       ['Alm', 'Berg', 'Cloud', null],
@@ -92,7 +96,7 @@ describe('frames', () => {
     ],
     [
       'a what-if of a missing category',
-      { whatIfs: [{ by: 'hut', category: null, measure: 'milk', value: 8 }] },
+      { whatIfs: [{ by: 'hut', category: null, split: [], measure: 'milk', value: 8 }] },
       ['Alm', 'Berg', 'Cloud', null],
       [15, 40, null, 8],
     ],
@@ -106,7 +110,7 @@ describe('frames', () => {
 
   it('measures are ratios of sums, never averages of ratios', () => {
     const fat = tableOf({ hut: ['A', 'A'], fat: [1, 9], milk: [1, 99] });
-    expect(column(framed({ measures: [{ name: 'share', formula: 'sum(fat) / sum(milk)' }] }, fat), 'share')).toEqual([0.1]);
+    expect(column(framed({ measures: [plainMeasure('share', 'sum(fat) / sum(milk)')] }, fat), 'share')).toEqual([0.1]);
   });
   it('carries text that is one per category and leaves out what varies', () => {
     expect(framed().carried).toEqual(['valley']);
@@ -115,7 +119,7 @@ describe('frames', () => {
   it('marks what-if rows, and knows the source rows behind each row', () => {
     const frame = framed({
       order: { by: 'measure', measure: 'milk', descending: true },
-      whatIfs: [{ by: 'hut', category: 'Alm', measure: 'milk', value: 99 }],
+      whatIfs: [{ by: 'hut', category: 'Alm', split: [], measure: 'milk', value: 99 }],
     });
     expect([...(frame.whatIfs['milk'] as Uint8Array)]).toEqual([1, 0, 0, 0]);
     const behind = (row: number): number[] => [...frame.rows.subarray(frame.offsets[row], frame.offsets[row + 1])];
@@ -128,8 +132,8 @@ describe('frames', () => {
   const faults: readonly [name: string, change: Partial<FigureData>, says: RegExp][] = [
     ['an unknown category', { category: 'cabin' }, /No column is called “cabin”\. Choose one of: hut, valley, milk, week\./],
     ['a name twice', { category: 'milk' }, /Two columns of this figure would be called “milk”/],
-    ['a formula that does not compile', { measures: [{ name: 'm', formula: 'sum(mlik)' }] }, /Did you mean milk\?/],
-    ['a formula that sums up nothing', { measures: [{ name: 'm', formula: 'milk' }] }, /many values per group/],
+    ['a formula that does not compile', { measures: [plainMeasure('m', 'sum(mlik)')] }, /Did you mean milk\?/],
+    ['a formula that sums up nothing', { measures: [plainMeasure('m', 'milk')] }, /many values per group/],
   ];
   for (const [name, change, says] of faults)
     it(`names ${name}`, () => {
@@ -149,6 +153,128 @@ describe('frames', () => {
     });
     expect(framed({ order: { by: 'measure', measure: 'milk', descending: true } }, many).table.rowCount).toBe(100_000);
   });
+});
+
+describe('frames, split, stepped and helped', () => {
+  const split = { category: 'hut', series: 'valley', measures: [plainMeasure('milk', 'sum(milk)')] };
+  const steps: readonly [name: string, change: Partial<FigureData>, rows: Cell[], values: Cell[]][] = [
+    ['a row per category and series', split, ['Alm', 'Berg', 'Cloud', null], [15, 40, null, 0]],
+    [
+      'weeks filled in as missing',
+      {
+        category: 'week',
+        step: { kind: 'grain', grain: 'week' },
+        filters: [
+          { kind: 'values', column: 'hut', keep: ['Alm', null] },
+          { kind: 'missing', column: 'week', keep: 'there' },
+        ],
+      },
+      ['2031-04-28', '2031-05-05', '2031-05-12'],
+      [10, 5, 0],
+    ],
+    [
+      'days filled in as missing',
+      {
+        category: 'week',
+        step: { kind: 'grain', grain: 'day' },
+        filters: [{ kind: 'range', column: 'week', low: '2031-05-01', high: '2031-05-02' }],
+      },
+      ['2031-05-01'],
+      [30],
+    ],
+    [
+      'months',
+      { category: 'week', step: { kind: 'grain', grain: 'month' }, filters: [{ kind: 'missing', column: 'week', keep: 'there' }] },
+      ['2031-05-01'],
+      [35],
+    ],
+    [
+      'bins of a number, empty ones among them',
+      {
+        category: 'milk',
+        step: { kind: 'bin', width: 5 },
+        measures: [plainMeasure('n', 'count(*)')],
+        filters: [{ kind: 'missing', column: 'milk', keep: 'there' }],
+      },
+      [0, 5, 10, 15, 20],
+      [1, 1, 1, null, 2],
+    ],
+    [
+      'the two largest, ties kept',
+      { filters: [{ kind: 'top', column: 'hut', n: 1, measure: 'max(milk)', end: 'largest' }] },
+      ['Berg'],
+      [40],
+    ],
+    [
+      'the smallest among what other filters keep',
+      {
+        filters: [
+          { kind: 'top', column: 'hut', n: 2, measure: 'sum(milk)', end: 'smallest' },
+          { kind: 'values', column: 'valley', keep: ['Tolm'] },
+        ],
+      },
+      ['Alm', null],
+      [15, 0],
+    ],
+    ['rows with a missing value', { filters: [{ kind: 'missing', column: 'milk', keep: 'missing' }] }, ['Cloud'], [null]],
+    [
+      'where a formula is true',
+      { filters: [{ kind: 'formula', column: 'ƒ', formula: "milk >= 10 and valley = 'Siddel'" }] },
+      ['Berg'],
+      [40],
+    ],
+    ['by hand, others behind', { order: { by: 'hand', keys: [null, 'Cloud'] } }, [null, 'Cloud', 'Alm', 'Berg'], [0, null, 15, 40]],
+    [
+      'by a helper column',
+      {
+        helpers: [{ name: 'low', formula: '-milk', scope: { kind: 'own' }, shape: null, format: null }],
+        order: { by: 'measure', measure: 'low', descending: false },
+      },
+      ['Berg', 'Alm', null, 'Cloud'],
+      [40, 15, 0, null],
+    ],
+  ];
+  for (const [name, change, rows, values] of steps)
+    it(name, () => {
+      const frame = framed(change);
+      expect(column(frame, frame.category)).toEqual(rows);
+      expect(column(frame, frame.measures[0] ?? '')).toEqual(values);
+    });
+  it('every step stands in every series', () => {
+    const frame = framed({
+      category: 'week',
+      step: { kind: 'grain', grain: 'week' },
+      series: 'valley',
+      filters: [{ kind: 'missing', column: 'week', keep: 'there' }],
+    });
+    expect(column(frame, 'valley')).toEqual(['Tolm', 'Siddel', 'Tolm', 'Siddel', 'Tolm', 'Siddel']);
+    expect(column(frame, 'milk')).toEqual([10, 20, 5, null, 0, null]);
+  });
+  it('a what-if value is for its series alone', () => {
+    const whatIfs = [
+      { by: 'hut', category: 'Alm', split: ['Tolm'], measure: 'milk', value: 99 },
+      { by: 'hut', category: 'Berg', split: ['Tolm'], measure: 'milk', value: 1 },
+    ];
+    expect(column(framed({ ...split, whatIfs }), 'milk')).toEqual([99, 40, null, 0]);
+  });
+
+  const scopes: readonly [name: string, formula: string, scope: FigureData['helpers'][number]['scope'], values: Cell[]][] = [
+    ['over the whole figure', 'milk / sum(milk)', { kind: 'figure' }, [0.3, 0.5, null, 0.2]],
+    ['within each valley', 'milk - max(milk)', { kind: 'within', column: 'valley' }, [0, 0, null, -15]],
+    ['along the huts', 'sum(milk)', { kind: 'along', column: 'hut', within: null }, [15, 40, 40, 50]],
+    ['along the huts within each valley', 'lag(milk)', { kind: 'along', column: 'hut', within: 'valley' }, [null, null, 15, 25]],
+    ['just as written', 'rank() over (order by milk desc)', { kind: 'own' }, [2, 1, 4, 3]],
+  ];
+  const sums = tableOf({
+    hut: ['Alm', 'Berg', 'Cloud', 'Dale'],
+    valley: ['Tolm', 'Siddel', 'Tolm', 'Siddel'],
+    milk: [15, 25, null, 10] as number[],
+  });
+  for (const [name, formula, scope, values] of scopes)
+    it(`helper columns look ${name}`, () => {
+      const helpers = [{ name: 'h', formula, scope, shape: null, format: null }];
+      expect(column(framed({ helpers }, sums), 'h')).toEqual(values);
+    });
 });
 
 describe('simple measures', () => {

@@ -1,4 +1,19 @@
+// Table and data part → frame.
 export { frameOf, type Frame } from './frame-of';
+export { helperFormula } from './helpers';
 export { keyOf, summedColumn } from './measures';
-export { figureDataSchema, filterSchema, measureSchema, orderSchema, whatIfSchema } from './schema';
-export type { FigureData, Filter, Measure, Order, WhatIf } from './schema';
+export { binWidth } from './steps';
+
+// The data part of the document.
+export {
+  figureDataSchema,
+  filterSchema,
+  helperSchema,
+  LAYER_SHAPES,
+  measureSchema,
+  orderSchema,
+  plainMeasure,
+  stepSchema,
+  whatIfSchema,
+} from './schema';
+export type { FigureData, Filter, Helper, HelperScope, LayerShape, Measure, Order, Step, WhatIf } from './schema';

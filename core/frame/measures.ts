@@ -16,17 +16,25 @@ export function measureColumns(rows: Table, groups: Groups, measures: readonly M
   return success(columns);
 }
 
-/** The text that names a frame row in edits and what-ifs; null for a missing category. */
-export const keyOf = (category: Column, row: number): string | null => (isMissing(category, row) ? null : textAt(category, row));
+/** The text that names a value of a key column in edits and what-ifs; null for a missing one. */
+export const keyOf = (column: Column, row: number): string | null => (isMissing(column, row) ? null : textAt(column, row));
+
+const wholeKey = (parts: readonly (string | null)[]): string => JSON.stringify(parts);
 
 /** A measure's values with this figure's what-if values in their places; `marked` is 1 there, null when there are none. */
-export function withWhatIfs(column: Column, category: Column, whatIfs: readonly WhatIf[]): { column: Column; marked: Uint8Array | null } {
-  const own = new Map(whatIfs.filter(whatIf => whatIf.measure === column.name).map(whatIf => [whatIf.category, whatIf.value]));
+export function withWhatIfs(
+  column: Column,
+  keys: readonly Column[],
+  whatIfs: readonly WhatIf[],
+): { column: Column; marked: Uint8Array | null } {
+  const own = new Map(
+    whatIfs.filter(whatIf => whatIf.measure === column.name).map(whatIf => [wholeKey([whatIf.category, ...whatIf.split]), whatIf.value]),
+  );
   if (own.size === 0 || column.type !== 'number') return { column, marked: null };
   const marked = new Uint8Array(column.data.length);
   const data = (column as NumericValues).data.slice();
   for (let row = 0; row < data.length; row++) {
-    const key = keyOf(category, row);
+    const key = wholeKey(keys.map(column => keyOf(column, row)));
     if (!own.has(key)) continue;
     data[row] = own.get(key) ?? NaN;
     marked[row] = 1;

@@ -152,11 +152,12 @@ describe('writing', () => {
   });
   it('writes a project file that reads back the same', () => {
     const project = {
-      version: 1 as const,
+      version: 2 as const,
       id: 'p',
       name: 'P',
-      tables: [{ id: 't', name: 't', units: { milk: 'L' }, edits: [{ row: 0, column: 'milk', value: 3 }] }],
+      tables: [{ id: 't', name: 't', units: { milk: 'L' }, edits: [{ row: 0, column: 'milk', value: 3 }], derived: [] }],
       figures: [],
+      formats: [],
     };
     const table = {
       name: 't',
@@ -174,11 +175,11 @@ describe('writing', () => {
   const faulty: readonly [name: string, text: string, says: RegExp][] = [
     ['no JSON', '{\n"a": ]', /line 2 is not JSON/],
     ['foreign JSON', '{"a": 1}', /not a Cowbell project/],
-    ['a newer version', '{"format":"cowbell-project","project":{"version":9},"tables":{}}', /newer version \(9; known up to 1\)/],
+    ['a newer version', '{"format":"cowbell-project","project":{"version":9},"tables":{}}', /newer version \(9; known up to 2\)/],
     ['a faulty field', '{"format":"cowbell-project","project":{"version":1,"id":4},"tables":{}}', /fault at id/],
     [
       'absent values',
-      '{"format":"cowbell-project","project":{"version":1,"id":"p","name":"P","figures":[],"tables":[{"id":"t","name":"t","units":{},"edits":[]}]},"tables":{}}',
+      '{"format":"cowbell-project","project":{"version":2,"id":"p","name":"P","figures":[],"formats":[],"tables":[{"id":"t","name":"t","units":{},"edits":[],"derived":[]}]},"tables":{}}',
       /tables.t: the values of this table are absent/,
     ],
   ];

@@ -8,14 +8,23 @@ import type { ValueWriter } from './value-writer';
 /** The figure in words: what is shown, in which order, what is marked, what is missing. */
 export function describeFigure({ figure, frame, applied }: PlanRequest, write: ValueWriter): string {
   const measure = frame.measures[0] ?? '';
-  const shape = figure.shape.mark === 'bar' ? 'Lying bars' : 'Columns';
-  const shown = `${shape} of ${measure} for ${counted(frame.table.rowCount, frame.category)}, ${orderWords(figure.data.order)}.`;
+  const { data, shape } = figure;
+  const names = [...frame.measures, ...data.helpers.filter(helper => helper.shape !== null).map(helper => helper.name)];
+  const split = [
+    ...(data.series === null ? [] : [`a series per ${data.series}`]),
+    ...(data.panel === null ? [] : [`a panel per ${data.panel}`]),
+  ];
+  const rows = counted(frame.table.rowCount, split.length ? 'value' : frame.category);
+  const shown = `${MARK_WORDS[shape.mark]} of ${names.join(', ')} for ${rows}${split.map(words => `, ${words}`).join('')}, ${orderWords(data.order)}.`;
   const marked = applied.flatMap(cue => cue.treatments.map(({ part }) => markedWords(cue, part, frame, write)));
   return [shown, ...marked.filter(Boolean), missingWords(frame, measure)].filter(Boolean).join(' ');
 }
 
+const MARK_WORDS = { column: 'Columns', bar: 'Lying bars', line: 'Lines', area: 'Areas', points: 'Points' } as const;
+
 function orderWords(order: PlanRequest['figure']['data']['order']): string {
   if (order.by === 'table') return 'in table order';
+  if (order.by === 'hand') return 'ordered by hand';
   if (order.by === 'category') return order.descending ? 'categories falling' : 'categories rising';
   return order.descending ? 'largest first' : 'smallest first';
 }

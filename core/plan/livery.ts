@@ -8,6 +8,8 @@ export interface Livery {
   readonly hair: string;
   /** Marks of a figure without cues. */
   readonly base: string;
+  /** Series of a figure without cues, in order; the first is the base. */
+  readonly series: readonly string[];
   /** Marks that step back. */
   readonly quiet: string;
   /** Emphasis colours by the names that cues use. */

@@ -1,20 +1,20 @@
-import { winnersOf, type AppliedCue, type Winners } from 'core/cue';
+import { winnersOf, type AppliedCue } from 'core/cue';
 import type { Frame } from 'core/frame';
-import { formatNumber } from 'core/format';
 import type { Figure } from 'core/project';
 import { linearScale } from 'core/scale';
-import { columnOf, isMissing, rowsWithValue, textAt, type Column, type NumericValues } from 'core/table';
+import { rowsWithValue } from 'core/table';
 import { describeFigure } from './describe-figure';
+import { layoutOf } from './layers';
 import { colourIn, type Livery } from './livery';
-import type { BarLayer, LabelAsk, LegendEntry, Plan } from './plan';
-import { writerOf, type ValueWriter } from './value-writer';
+import type { Layer, LegendEntry, PanelPlan, Plan } from './plan';
+import { writerOf, type ValueWriter, type Writing } from './value-writer';
 
 /** What a plan is made from. `applied` is empty for the figure without its cues. */
 export interface PlanRequest {
   readonly figure: Figure;
   readonly frame: Frame;
   readonly applied: readonly AppliedCue[];
-  readonly units: Readonly<Record<string, string>>;
+  readonly writing: Writing;
   readonly livery: Livery;
   /** Keep room for labels though these cues ask for none, so that plain and cued share one scale. */
   readonly roomForLabels?: boolean;
@@ -23,79 +23,106 @@ export interface PlanRequest {
 // Room beyond the tallest bar for a value written at its end, as a share of the axis.
 const LABEL_HEADROOM = 0.1;
 
-/** The drawing of a figure: colours from the cues' helper columns, labels asked for, a scale around the values. */
+/** The drawing of a figure: layers coloured by the cues' helper columns, labels asked for, a scale around each panel's values. */
 export function planOf(request: PlanRequest): Plan {
   const { figure, frame, applied, livery } = request;
-  const write = writerOf(figure, request.units);
+  const write = writerOf(figure, request.writing);
   const winners = winnersOf(applied, frame.table.rowCount);
-  const bars = frame.measures.slice(0, 1).map(measure => barLayer(request, measure, winners, write));
-  const labelled = request.roomForLabels ?? bars.some(layer => layer.labels.length > 0);
-  const scale = linearScale(bars[0]?.values ?? [], { headroom: labelled ? LABEL_HEADROOM : 0 });
+  const { categories, layers, panelTitles } = layoutOf({ figure, frame, applied, winners, livery, write });
+  const stacked = figure.shape.arrange === 'stacked';
+  const labelled = request.roomForLabels ?? layers.some(layer => layer.labels.length > 0);
   const measure = frame.measures[0] ?? '';
   return {
     title: figure.words.title,
     subtitle: figure.words.subtitle,
-    axisNote: axisNote(measure, write.unit(measure), frame.category),
-    legend: legendOf(applied, livery),
-    categories: categoriesOf(frame),
-    scale,
-    tickLabels: scale.ticks.map(tick => formatNumber(tick)),
+    axisNote: axisNote(layers, write, frame),
+    legend: legendOf(applied, layers, livery),
+    categories,
+    panels: panelTitles.map((title, i) =>
+      panelPlan(
+        title,
+        layers.filter(layer => layer.panel === i),
+        { stacked, labelled, write, measure, panels: panelTitles.length },
+      ),
+    ),
     gridlines: figure.scales.gridlines,
     lying: figure.shape.mark === 'bar',
-    bars,
+    stacked,
+    layers,
     description: describeFigure(request, write),
     livery,
   };
 }
 
-const axisNote = (measure: string, unit: string | undefined, category: string): string =>
-  `${measure}${unit ? ` (${unit})` : ''} by ${category}`;
-
-const MISSING_NAME = '(missing)';
-
-function categoriesOf({ table, category }: Frame): string[] {
-  const column = columnOf(table, category) as Column;
-  const names = new Array<string>(table.rowCount);
-  if (column.type === 'text')
-    for (let row = 0; row < names.length; row++) names[row] = column.dictionary[column.data[row] as number] ?? MISSING_NAME;
-  else for (let row = 0; row < names.length; row++) names[row] = isMissing(column, row) ? MISSING_NAME : textAt(column, row);
-  return names;
+function axisNote(layers: readonly Layer[], write: ValueWriter, { category, measures }: Frame): string {
+  const names = [...new Set([...measures, ...layers.map(layer => layer.measure)])];
+  const named = names.map(name => {
+    const unit = write.unit(name);
+    return `${name}${unit ? ` (${unit})` : ''}`;
+  });
+  const words = named.length > 1 ? `${named.slice(0, -1).join(', ')} and ${named.at(-1)}` : (named[0] ?? '');
+  return `${words} by ${category}`;
 }
 
-function barLayer({ frame, applied, livery }: PlanRequest, measure: string, winners: Winners, write: ValueWriter): BarLayer {
-  const { data } = columnOf(frame.table, measure) as NumericValues;
-  const quiet = applied.some(cue => cue.quietsRest);
-  const palette = applied.map(({ treatments }) => treatments.map(({ colour }) => colourIn(livery, colour)));
-  const unmarked = quiet ? livery.quiet : livery.base;
-  const colours = new Array<string>(data.length);
-  for (let row = 0; row < colours.length; row++) {
-    const cue = winners.cue[row] as number;
-    colours[row] = cue === -1 ? unmarked : (palette[cue]?.[winners.treatment[row] as number] ?? unmarked);
-  }
-  return { measure, values: data, colours, labels: labelsOf(applied, measure, data, write) };
+interface PanelFacts {
+  readonly stacked: boolean;
+  readonly labelled: boolean;
+  readonly write: ValueWriter;
+  readonly measure: string;
+  /** Panels share the height of the figure, and a label needs its own wherever it stands. */
+  readonly panels: number;
 }
 
-/** A row is labelled once, whichever of its cues asks. */
-function labelsOf(applied: readonly AppliedCue[], measure: string, data: Float64Array, write: ValueWriter): LabelAsk[] {
-  const rows = new Set<number>();
-  for (const { helpers, treatments } of applied)
-    for (const { part, label } of treatments) {
-      const column = label ? helpers.find(helper => helper.part === part)?.column : undefined;
-      if (column) for (const row of rowsWithValue(column)) rows.add(row);
+/** Bars and areas are read by their length, so zero belongs to their panel; lines and points fit their data. */
+function panelPlan(title: string, layers: readonly Layer[], { stacked, labelled, write, measure, panels }: PanelFacts): PanelPlan {
+  const lengths = layers.filter(({ shape }) => shape === 'column' || shape === 'area');
+  const values =
+    stacked && lengths.length > 1
+      ? [...stackedEnds(lengths), ...layers.filter(layer => !lengths.includes(layer)).map(layer => layer.values)]
+      : layers.map(layer => layer.values);
+  const only = values.length === 1 ? values[0] : undefined;
+  const headroom = labelled ? LABEL_HEADROOM * Math.min(2.2, Math.max(1, panels)) : 0;
+  const scale = linearScale(only ?? concatenated(values), { headroom, zero: lengths.length > 0 });
+  const name = layers[0]?.measure ?? measure;
+  return { title, scale, tickLabels: scale.ticks.map(tick => write.tick(name, tick)) };
+}
+
+/** Where stacks end above and below zero. */
+function stackedEnds(layers: readonly Layer[]): Float64Array[] {
+  const length = layers[0]?.values.length ?? 0;
+  const [up, down] = [new Float64Array(length), new Float64Array(length)];
+  for (const { values } of layers)
+    for (let at = 0; at < length; at++) {
+      const value = values[at] as number;
+      if (value > 0) up[at] = (up[at] as number) + value;
+      if (value < 0) down[at] = (down[at] as number) + value;
     }
-  return [...rows].sort((a, b) => a - b).map(row => ({ row, text: write.value(measure, data[row] as number) }));
+  return [up, down];
 }
 
-/** Only treatments that show somewhere are explained. */
-function legendOf(applied: readonly AppliedCue[], livery: Livery): LegendEntry[] {
-  const shown = applied.flatMap(({ helpers, treatments }) =>
-    treatments.filter(({ part }) => {
+function concatenated(lists: readonly Float64Array[]): Float64Array {
+  const out = new Float64Array(lists.reduce((sum, list) => sum + list.length, 0));
+  let at = 0;
+  for (const list of lists) {
+    out.set(list, at);
+    at += list.length;
+  }
+  return out;
+}
+
+/** Series by their colour where they show it; then only treatments that show somewhere, and the rest. */
+function legendOf(applied: readonly AppliedCue[], layers: readonly Layer[], livery: Livery): LegendEntry[] {
+  const quiet = applied.some(cue => cue.quietsRest);
+  const series = layers.length > 1 && !quiet ? layers.map(({ name, colour, shape }): LegendEntry => ({ text: name, colour, shape })) : [];
+  const shown = applied.flatMap(({ cue, helpers, treatments }) =>
+    treatments.flatMap(({ part, legend, colour }): LegendEntry[] => {
       const column = helpers.find(helper => helper.part === part)?.column;
-      return column !== undefined && rowsWithValue(column).length > 0;
+      if (column === undefined || rowsWithValue(column).length === 0) return [];
+      const shape = layers.find(layer => layer.measure === cue.measure)?.shape ?? 'column';
+      return [{ text: legend, colour: colourIn(livery, colour), shape: shape === 'line' ? 'points' : shape }];
     }),
   );
-  const entries = shown.map(({ legend, colour }): LegendEntry => ({ text: legend, colour: colourIn(livery, colour), shape: 'bar' }));
-  const unique = entries.filter((entry, i) => entries.findIndex(other => other.text === entry.text && other.colour === entry.colour) === i);
-  const rest: LegendEntry[] = applied.some(cue => cue.quietsRest) ? [{ text: 'the rest', colour: livery.quiet, shape: 'bar' }] : [];
-  return [...unique, ...rest];
+  const rest: LegendEntry[] = quiet ? [{ text: 'the rest', colour: livery.quiet, shape: layers[0]?.shape ?? 'column' }] : [];
+  const all = [...series, ...shown, ...rest];
+  return all.filter((entry, i) => all.findIndex(other => other.text === entry.text && other.colour === entry.colour) === i);
 }

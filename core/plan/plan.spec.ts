@@ -1,6 +1,7 @@
+import { plainMeasure } from 'core/frame';
 import { firstFigure, type Figure } from 'core/project';
 import { messageFor } from 'core/result';
-import { tableOf, type Cell } from 'core/table';
+import { makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { colourIn, pictureOf, whyOf, writerOf, type Livery, type Picture, type Plan } from './index';
 
 export const livery: Livery = {
@@ -9,11 +10,12 @@ export const livery: Livery = {
   soft: '#555555',
   hair: '#dddddd',
   base: '#5f7a70',
+  series: ['#5f7a70', '#3b5f95'],
   quiet: '#84978e',
   colours: { brass: '#b87f0a', slate: '#36506e', clay: '#b5482f' },
   font: 'sans-serif',
 };
-const units = { milk: 'L' };
+const writing = { units: { milk: 'L' }, formats: [] };
 const huts = ['Alm', 'Berg', 'Cloud', 'Dale'];
 
 function pictured(
@@ -26,10 +28,10 @@ function pictured(
     { name: 'hut', type: 'text' as const },
     { name: 'milk', type: 'number' as const },
   ];
-  const first = firstFigure('f', { id: 'd', name: 'deliveries', rowCount: names.length, units, columns });
+  const first = firstFigure('f', { id: 'd', name: 'deliveries', rowCount: names.length, units: writing.units, columns });
   const inOrder = { ...first, data: { ...first.data, order: { by: 'table' as const } } };
   const figure = { ...inOrder, ...change(inOrder) };
-  const read = pictureOf({ figure, table, units, livery });
+  const read = pictureOf({ figure, table, writing, livery });
   if (!read.ok) throw new Error(read.problems.map(messageFor).join());
   return { picture: read.value, figure };
 }
@@ -40,11 +42,11 @@ const planned = (milk: Cell[], change?: (figure: Figure) => Partial<Figure>, nam
 describe('plans', () => {
   it('colours each bar by its helper column, labels the marked, explains them', () => {
     const plan = planned([3, 9, 9, 1]);
-    expect(plan.bars[0]?.colours).toEqual(['#84978e', '#b87f0a', '#b87f0a', '#36506e']);
-    expect(plan.bars[0]?.labels).toEqual([
-      { row: 1, text: '9' },
-      { row: 2, text: '9' },
-      { row: 3, text: '1' },
+    expect(plan.layers[0]?.colours).toEqual(['#84978e', '#b87f0a', '#b87f0a', '#36506e']);
+    expect(plan.layers[0]?.labels).toEqual([
+      { at: 1, text: '9' },
+      { at: 2, text: '9' },
+      { at: 3, text: '1' },
     ]);
     expect(plan.legend.map(({ text, colour }) => [text, colour])).toEqual([
       ['highest', '#b87f0a'],
@@ -65,29 +67,35 @@ describe('plans', () => {
       'plain shows no cue',
       [3, 9, 5, 1],
       () => ({ view: 'plain' }),
-      plan => [plan.bars[0]?.colours[1], plan.legend, plan.bars[0]?.labels],
+      plan => [plan.layers[0]?.colours[1], plan.legend, plan.layers[0]?.labels],
       ['#5f7a70', [], []],
     ],
-    ['plain and cued share one scale', [3, 9, 5, 1], () => ({ view: 'plain' }), plan => plan.scale.high, planned([3, 9, 5, 1]).scale.high],
+    [
+      'plain and cued share one scale',
+      [3, 9, 5, 1],
+      () => ({ view: 'plain' }),
+      plan => plan.panels[0]?.scale.high,
+      planned([3, 9, 5, 1]).panels[0]?.scale.high,
+    ],
     [
       'the rest left as it is',
       [3, 9, 5, 1],
       ({ cues }) => ({ cues: cues.map(cue => ({ ...cue, quiet: false })) }),
-      plan => [plan.bars[0]?.colours[0], plan.legend.length],
+      plan => [plan.layers[0]?.colours[0], plan.legend.length],
       ['#5f7a70', 2],
     ],
     [
       'no labels asked',
       [3, 9, 5, 1],
       ({ cues }) => ({ cues: cues.map(cue => ({ ...cue, labels: false })) }),
-      plan => plan.bars[0]?.labels,
+      plan => plan.layers[0]?.labels,
       [],
     ],
     [
       'labels with decimals',
       [3, 9, 5, 1],
       () => ({ scales: { gridlines: false, unit: 'hL', decimals: 1 } }),
-      plan => [plan.bars[0]?.labels[0]?.text, plan.axisNote, plan.gridlines],
+      plan => [plan.layers[0]?.labels[0]?.text, plan.axisNote, plan.gridlines],
       ['9.0', 'milk (hL) by hut', false],
     ],
     [
@@ -102,14 +110,14 @@ describe('plans', () => {
       'an own colour',
       [3, 9, 5, 1],
       ({ cues }) => ({ cues: cues.map(cue => ({ ...cue, highest: '#010203' })) }),
-      plan => plan.bars[0]?.colours[1],
+      plan => plan.layers[0]?.colours[1],
       '#010203',
     ],
     [
       'nothing but missing values',
       [null, null, null, null],
       () => ({}),
-      plan => [plan.bars[0]?.labels, plan.legend, plan.scale.high],
+      plan => [plan.layers[0]?.labels, plan.legend, plan.panels[0]?.scale.high],
       [[], [], 1],
     ],
   ];
@@ -120,6 +128,116 @@ describe('plans', () => {
   it('both draws plain, then cued', () => {
     const { picture } = pictured([3, 9, 5, 1], () => ({ view: 'both' }));
     expect(picture.plans.map(plan => plan.legend.length)).toEqual([0, 3]);
+  });
+});
+
+describe('layers, panels and formats', () => {
+  const table = tableOf({
+    hut: ['Alm', 'Alm', 'Berg', 'Berg'],
+    valley: ['Tolm', 'Siddel', 'Tolm', 'Siddel'],
+    milk: [1, 2, 3, 4],
+    plan: [10, -20, 30, 40],
+  });
+  const first = firstFigure('f', { id: 'd', name: 'd', rowCount: 4, units: {}, columns: table.columns });
+  const formats = [{ name: 'percent', decimals: 1, grouping: true, percent: true, prefix: '', suffix: '', scale: 1 }];
+  function drawn(data: Partial<Figure['data']>, shape: Partial<Figure['shape']> = {}): Plan {
+    const figure: Figure = {
+      ...first,
+      cues: [],
+      data: { ...first.data, order: { by: 'table' }, ...data },
+      shape: { ...first.shape, ...shape },
+    };
+    const read = pictureOf({ figure, table, writing: { units: {}, formats }, livery });
+    if (!read.ok) throw new Error(read.problems.map(messageFor).join());
+    return read.value.plans[0] as Plan;
+  }
+  const measures = [plainMeasure('milk', 'sum(milk)'), { ...plainMeasure('plan', 'sum(plan)'), shape: 'line' as const }];
+
+  it('a series per valley, along shared categories', () => {
+    const plan = drawn({ series: 'valley' });
+    expect(plan.categories).toEqual(['Alm', 'Berg']);
+    expect(plan.layers.map(layer => [layer.name, [...layer.values], [...layer.rows], layer.colour])).toEqual([
+      ['Tolm', [1, 3], [0, 2], '#5f7a70'],
+      ['Siddel', [2, 4], [1, 3], '#3b5f95'],
+    ]);
+    expect(plan.legend.map(entry => entry.text)).toEqual(['Tolm', 'Siddel']);
+  });
+  const cases: readonly [name: string, plan: Plan, look: (plan: Plan) => unknown, expected: unknown][] = [
+    [
+      'stacks reach to their sum',
+      drawn({ series: 'valley' }, { arrange: 'stacked' }),
+      plan => [plan.stacked, plan.panels[0]?.scale.high],
+      [true, 8],
+    ],
+    ['side by side to the highest', drawn({ series: 'valley' }), plan => plan.panels[0]?.scale.high, 4],
+    [
+      'a panel per valley, named',
+      drawn({ panel: 'valley' }),
+      plan => [plan.panels.map(panel => panel.title), plan.layers.map(layer => layer.panel)],
+      [
+        ['Tolm', 'Siddel'],
+        [0, 1],
+      ],
+    ],
+    ['each measure its shape', drawn({ measures }), plan => plan.layers.map(layer => layer.shape), ['column', 'line']],
+    ['a panel per measure', drawn({ measures }, { panels: 'measures' }), plan => plan.panels.map(panel => panel.title), ['milk', 'plan']],
+    ['lines fit their data', drawn({}, { mark: 'line' }), plan => plan.panels[0]?.scale.low, 3],
+    ['areas stand on zero', drawn({}, { mark: 'area' }), plan => plan.panels[0]?.scale.low, 0],
+    [
+      'drawn helper columns are layers',
+      drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: 'points', format: null }] }),
+      plan => plan.layers.map(layer => [layer.name, layer.shape, [...layer.values]]),
+      [
+        ['milk', 'column', [3, 7]],
+        ['twice', 'points', [6, 14]],
+      ],
+    ],
+    [
+      'helper columns in the ledger only are not',
+      drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: null, format: null }] }),
+      plan => plan.layers.length,
+      1,
+    ],
+    [
+      'formats write ticks',
+      drawn({ measures: [{ ...plainMeasure('milk', 'sum(milk) / 10'), format: 'percent' }] }),
+      plan => plan.panels[0]?.tickLabels.at(-1),
+      '80 %',
+    ],
+    [
+      'bins are named by their start',
+      drawn({ category: 'plan', step: { kind: 'bin', width: 30 }, measures: [plainMeasure('n', 'count(*)')] }),
+      plan => plan.categories,
+      ['from −30', 'from 0', 'from 30'],
+    ],
+    [
+      'the description tells of series',
+      drawn({ series: 'valley' }),
+      plan => plan.description,
+      'Columns of milk for 4 values, a series per valley, in table order.',
+    ],
+  ];
+  for (const [name, plan, look, expected] of cases) it(name, () => expect(look(plan)).toEqual(expected as never));
+  it('periods are named as people name them', () => {
+    const dated = makeTable('t', [named('d', valuesFrom('date', ['2031-02-03', '2031-05-04'])), ...tableOf({ x: [1, 2] }).columns]);
+    const names = (grain: 'month' | 'quarter' | 'year'): string[] => {
+      const figure: Figure = {
+        ...first,
+        cues: [],
+        data: {
+          ...first.data,
+          category: 'd',
+          measures: [plainMeasure('x', 'sum(x)')],
+          step: { kind: 'grain', grain },
+          order: { by: 'category', descending: false },
+        },
+      };
+      const read = pictureOf({ figure, table: dated, writing, livery });
+      return read.ok ? [...(read.value.plans[0]?.categories ?? [])] : [];
+    };
+    expect(names('month')).toEqual(['Feb 2031', 'Mar 2031', 'Apr 2031', 'May 2031']);
+    expect(names('quarter')).toEqual(['Q1 2031', 'Q2 2031']);
+    expect(names('year')).toEqual(['2031']);
   });
 });
 
@@ -140,10 +258,10 @@ describe('why a mark looks as it does', () => {
     [2, 'Missing: no value, which is not zero.'],
     [3, 'Slate, because milk 1 L is the lowest of 3 huts (cue 1).'],
   ];
-  for (const [row, says] of cases) it(says, () => expect(whyOf(picture, row, figure, units)).toBe(says));
+  for (const [row, says] of cases) it(says, () => expect(whyOf(picture, row, figure, writing)).toBe(says));
   it('says nothing where nothing is marked', () => {
     const plain = pictured([3, 9], () => ({ cues: [] }), ['Alm', 'Berg']);
-    expect(whyOf(plain.picture, 0, plain.figure, units)).toBe('');
+    expect(whyOf(plain.picture, 0, plain.figure, writing)).toBe('');
   });
 });
 
@@ -157,6 +275,6 @@ describe('liveries and writers', () => {
   for (const [colour, hex] of colours) it(`${colour} is ${hex}`, () => expect(colourIn(livery, colour)).toBe(hex));
   it('an empty unit means none', () => {
     const { figure } = pictured([1, 2, 3, 4], ({ scales }) => ({ scales: { ...scales, unit: '' } }));
-    expect(writerOf(figure, units).full('milk', 5)).toBe('5');
+    expect(writerOf(figure, writing).full('milk', 5)).toBe('5');
   });
 });

@@ -1,25 +1,51 @@
-import { formatNumber } from 'core/format';
-import { unitOf, type Figure } from 'core/project';
+import { formatNumber, type NumberStyle } from 'core/format';
+import { unitOf, type Figure, type NumberFormat } from 'core/project';
 
-/** Writes values of a figure's measures as the figure's scales say. */
+/** What numbers are written with: units by column of the table, and the project's formats. */
+export interface Writing {
+  readonly units: Readonly<Record<string, string>>;
+  readonly formats: readonly NumberFormat[];
+}
+
+/** Writes values of a figure's measures and helper columns as their formats, or else the figure's scales, say. */
 export interface ValueWriter {
   readonly unit: (measure: string) => string | undefined;
-  /** The number alone, as on a label. */
+  /** The number alone, as on a label or at a tick. */
   readonly value: (measure: string, value: number) => string;
   /** The number with its unit, as in a sentence. */
   readonly full: (measure: string, value: number) => string;
+  readonly tick: (measure: string, value: number) => string;
 }
 
-export function writerOf({ data, scales }: Figure, units: Readonly<Record<string, string>>): ValueWriter {
-  const decimals = scales.decimals ?? undefined;
+export function writerOf({ data, scales }: Figure, { units, formats }: Writing): ValueWriter {
+  const formatOf = (name: string): NumberFormat | undefined => {
+    const column = data.measures.find(item => item.name === name) ?? data.helpers.find(item => item.name === name);
+    return formats.find(item => item.name === column?.format);
+  };
   const unit = (name: string): string | undefined => {
     const measure = data.measures.find(item => item.name === name);
     const own = measure && unitOf(measure, units);
-    return (scales.unit ?? own) || undefined;
+    const isFirst = name === data.measures[0]?.name;
+    return ((isFirst ? scales.unit : null) ?? own) || undefined;
+  };
+  const style = (name: string): NumberStyle => {
+    const format = formatOf(name);
+    return format ? styleOf(format) : { decimals: scales.decimals ?? undefined };
   };
   return {
-    unit,
-    value: (_measure, value) => formatNumber(value, { decimals }),
-    full: (measure, value) => formatNumber(value, { decimals, unit: unit(measure) }),
+    unit: name => (formatOf(name) ? undefined : unit(name)),
+    value: (name, value) => formatNumber(value, style(name)),
+    full: (name, value) => formatNumber(value, formatOf(name) ? style(name) : { ...style(name), unit: unit(name) }),
+    tick: (name, value) => formatNumber(value, formatOf(name) ? { ...style(name), decimals: undefined } : {}),
   };
 }
+
+/** A project's format as a way to write. */
+export const styleOf = ({ decimals, grouping, percent, prefix, suffix, scale }: NumberFormat): NumberStyle => ({
+  decimals: decimals ?? undefined,
+  grouping,
+  percent,
+  prefix,
+  suffix,
+  scale,
+});

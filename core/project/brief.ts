@@ -1,7 +1,20 @@
-import { choiceToken, plainOptions, textToken, type Option, type Sentence } from 'core/sentence';
+import { choiceToken, plainOptions, textToken, type Option, type Sentence, type SentencePart } from 'core/sentence';
 import type { ColumnType } from 'core/table';
+import { helperSentence } from './helper-sentence';
 import { partsOfMeasure, ROWS, SUMMARIES, unitOf } from './measure-names';
-import type { Figure } from './schema';
+import type { Figure, NumberFormat } from './schema';
+import {
+  binOptions,
+  LAYER_OPTIONS,
+  layerCount,
+  MARK_OPTIONS,
+  orderOptions,
+  orderValue,
+  panelOptions,
+  panelValue,
+  stepOptions,
+  stepValue,
+} from './shape-options';
 
 /** What the brief may know of a table: enough to offer the choices that make sense. */
 export interface TableWords {
@@ -9,24 +22,34 @@ export interface TableWords {
   readonly name: string;
   readonly rowCount: number;
   readonly units: Readonly<Record<string, string>>;
-  readonly columns: readonly { readonly name: string; readonly type: ColumnType }[];
+  /** Derived columns among them, with their formula. */
+  readonly columns: readonly ColumnWords[];
+}
+
+export interface ColumnWords {
+  readonly name: string;
+  readonly type: ColumnType;
+  readonly formula?: string;
 }
 
 /** The brief's own sections; cues have sentences of their kinds. */
 export interface Brief {
   readonly data: Sentence;
   readonly shape: Sentence;
+  /** One sentence per helper column by hand. */
+  readonly helpers: readonly Sentence[];
   readonly scales: Sentence;
   readonly words: Sentence;
 }
 
 /** The figure written out as sentences whose words are the controls. */
-export function briefOf(figure: Figure, tables: readonly TableWords[]): Brief {
+export function briefOf(figure: Figure, tables: readonly TableWords[], formats: readonly NumberFormat[] = []): Brief {
   const table = tables.find(item => item.id === figure.data.table);
   return {
     data: dataSentence(figure, tables, table),
     shape: shapeSentence(figure, table),
-    scales: scalesSentence(figure, table),
+    helpers: figure.data.helpers.map((helper, i) => helperSentence(helper, i, figure, table, formats)),
+    scales: scalesSentence(figure, table, formats),
     words: [
       'Call it ',
       textToken('title', 'Title', figure.words.title, 'no title'),
@@ -40,38 +63,96 @@ export function briefOf(figure: Figure, tables: readonly TableWords[]): Brief {
 function dataSentence({ data }: Figure, tables: readonly TableWords[], table: TableWords | undefined): Sentence {
   const options = tables.map(item => ({ value: item.id, label: item.name }));
   const rows = table ? `, ${table.rowCount.toLocaleString('en')} rows` : '';
+  const derived = table?.columns.filter(column => column.formula !== undefined) ?? [];
   const kept = data.filters.length
     ? `, kept by ${data.filters.length === 1 ? 'the filter' : `${data.filters.length} filters`} above the figure`
     : '';
-  return ['Take ', choiceToken('table', 'Table', data.table, options), `${rows}${kept}.`];
+  return [
+    'Take ',
+    choiceToken('table', 'Table', data.table, options),
+    `${rows}${kept}.`,
+    ...derived.flatMap(({ name, formula = '' }): SentencePart[] => [
+      ' Compute ',
+      formulaToken(`derived:${name}`, 'Derived column', name, name, formula, 'derived'),
+      '.',
+    ]),
+  ];
 }
 
-function shapeSentence({ data, shape }: Figure, table: TableWords | undefined): Sentence {
-  const [measure] = data.measures;
-  const parts = measure && partsOfMeasure(measure);
+/** A word that opens its formula. */
+function formulaToken(key: string, about: string, text: string, name: string, formula: string, place: 'derived' | 'measure') {
+  return { key, about, text, input: { kind: 'formula' as const, value: formula, name, place } };
+}
+
+function shapeSentence(figure: Figure, table: TableWords | undefined): Sentence {
+  const { data, shape } = figure;
   const columns = table?.columns ?? [];
+  const steps = stepOptions(columns.find(column => column.name === data.category)?.type);
   return [
     'Show ',
-    choiceToken('measure', 'Measure', parts?.column ?? measure?.formula ?? '', measureOptions(columns, parts?.summary)),
-    ...(parts && parts.column !== ROWS
-      ? [' ', choiceToken('summary', 'Summed how', parts.summary, summaryOptions(columns, parts.column))]
-      : []),
+    ...measureParts(figure, columns),
     ' by ',
     choiceToken('category', 'Category', data.category, plainOptions(columns.map(column => column.name))),
+    ...(steps.length ? [' ', choiceToken('step', 'Steps', stepValue(data.step), steps)] : []),
+    ...(data.step?.kind === 'bin'
+      ? [' ', choiceToken('bin', 'Width of a bin', String(data.step.width ?? 'auto'), binOptions(data.step.width))]
+      : []),
     ' as ',
-    choiceToken('mark', 'Drawn as', shape.mark, MARKS),
+    choiceToken('mark', 'Drawn as', shape.mark, MARK_OPTIONS),
     ', ',
-    choiceToken('order', 'Order', orderValue(data.order), orderOptions(data.category)),
+    choiceToken('order', 'Order', orderValue(data.order, data), orderOptions(data)),
+    ...(data.order.by === 'hand'
+      ? [
+          ' ',
+          {
+            key: 'hand',
+            about: 'Order by hand',
+            text: 'as arranged',
+            input: { kind: 'arrange' as const, value: JSON.stringify(data.order.keys), items: data.order.keys },
+          },
+        ]
+      : []),
+    ', ',
+    choiceToken('series', 'Series', data.series ?? '', seriesOptions(data.category, columns)),
+    ' in ',
+    choiceToken('panel', 'Panels', panelValue(figure), panelOptions(figure, columns)),
+    ...(layerCount(figure) > 1 || data.series !== null ? [', ', choiceToken('arrange', 'Several series', shape.arrange, ARRANGE)] : []),
     '. Draw it ',
     choiceToken('proportion', 'Proportions', shape.proportion, plainOptions(['16:9', '4:3', '1:1'])),
     '.',
   ];
 }
 
-const MARKS: readonly Option[] = [
-  { value: 'column', label: 'columns' },
-  { value: 'bar', label: 'lying bars' },
+const ARRANGE: readonly Option[] = [
+  { value: 'side', label: 'side by side' },
+  { value: 'stacked', label: 'stacked' },
 ];
+
+function seriesOptions(category: string, columns: TableWords['columns']): Option[] {
+  const usable = columns.filter(column => column.name !== category && (column.type === 'text' || column.type === 'boolean'));
+  return [{ value: '', label: 'as one series' }, ...usable.map(({ name }) => ({ value: name, label: `a series per ${name}` }))];
+}
+
+function measureParts({ data }: Figure, columns: TableWords['columns']): SentencePart[] {
+  return data.measures.flatMap((measure, i): SentencePart[] => {
+    const parts = partsOfMeasure(measure);
+    const at = i === 0 ? '' : `:${i}`;
+    const joint = i === 0 ? [] : [i === data.measures.length - 1 ? ' and ' : ', '];
+    const layer =
+      data.measures.length > 1 ? [' ', choiceToken(`layer:${i}`, `Draw ${measure.name}`, measure.shape ?? 'same', LAYER_OPTIONS)] : [];
+    if (!parts)
+      return [...joint, formulaToken(`formula:${i}`, 'Measure', measure.name, measure.name, measure.formula, 'measure'), ...layer];
+    const options = [...measureOptions(columns, parts.summary), ...(i > 0 ? [{ value: '', label: 'leave it out' }] : [])];
+    return [
+      ...joint,
+      choiceToken(`measure${at}`, 'Measure', parts.column, options),
+      ...(parts.column === ROWS
+        ? []
+        : [' ', choiceToken(`summary${at}`, 'Summed how', parts.summary, summaryOptions(columns, parts.column))]),
+      ...layer,
+    ];
+  });
+}
 
 // Text can be counted, nothing else: the other summaries are not offered for it.
 function summaryOptions(columns: TableWords['columns'], column: string): readonly Option[] {
@@ -84,25 +165,13 @@ function measureOptions(columns: TableWords['columns'], summary: string | undefi
   return [...plainOptions(usable.map(column => column.name)), { value: ROWS, label: 'the number of rows' }];
 }
 
-function orderOptions(category: string): Option[] {
-  return [
-    { value: 'measure:desc', label: 'largest first' },
-    { value: 'measure:asc', label: 'smallest first' },
-    { value: 'table', label: 'in table order' },
-    { value: 'category:asc', label: `by ${category}, rising` },
-    { value: 'category:desc', label: `by ${category}, falling` },
-  ];
-}
-
-function orderValue(order: Figure['data']['order']): string {
-  return order.by === 'table' ? 'table' : `${order.by}:${order.descending ? 'desc' : 'asc'}`;
-}
-
-function scalesSentence({ data, scales }: Figure, table: TableWords | undefined): Sentence {
+function scalesSentence(figure: Figure, table: TableWords | undefined, formats: readonly NumberFormat[]): Sentence {
+  const { data, scales } = figure;
   const [measure] = data.measures;
   const own = (measure && table && unitOf(measure, table.units)) ?? '';
+  const zero = figure.shape.mark === 'line' || figure.shape.mark === 'points' ? 'Values fit the data' : 'Values start at zero';
   return [
-    'Values start at zero, in ',
+    `${zero}, in `,
     textToken('unit', 'Unit', scales.unit ?? own, 'no unit'),
     ' with ',
     choiceToken('decimals', 'Decimals', String(scales.decimals ?? 'auto'), DECIMALS),
@@ -112,7 +181,21 @@ function scalesSentence({ data, scales }: Figure, table: TableWords | undefined)
       { value: 'false', label: 'no' },
     ]),
     ' gridlines.',
+    ...(formats.length
+      ? data.measures.flatMap(({ name, format }, i): SentencePart[] => [
+          ` Write ${name} `,
+          formatToken(`format:${i}`, name, format, formats),
+          '.',
+        ])
+      : []),
   ];
+}
+
+export function formatToken(key: string, name: string, format: string | null, formats: readonly NumberFormat[]) {
+  return choiceToken(key, `How ${name} is written`, format ?? '', [
+    { value: '', label: 'as it comes' },
+    ...formats.map(item => ({ value: item.name, label: `as ${item.name}` })),
+  ]);
 }
 
 const DECIMALS: readonly Option[] = [{ value: 'auto', label: 'fitting' }, ...plainOptions(['0', '1', '2', '3'])];

@@ -26,6 +26,10 @@ export function describeEdit(edit: Edit, before: Project): string {
       return `set ${edit.whatIfs.length} what-if ${edit.whatIfs.length === 1 ? 'value' : 'values'}`;
     case 'reset-what-ifs':
       return 'reset what-if values';
+    case 'set-derived':
+      return 'changed the derived columns';
+    case 'set-formats':
+      return 'changed the number formats';
     case 'all':
       return edit.edits.length === 1
         ? describeEdit(edit.edits[0] as Edit, before)

@@ -1,7 +1,7 @@
 import type { WhatIf } from 'core/frame';
 import { unreachable } from 'core/result';
 import type { CellEdit } from 'core/table';
-import type { Figure, Project, TableDoc } from './schema';
+import type { Derived, Figure, NumberFormat, Project, TableDoc } from './schema';
 
 /** Everything that can be done to a project; each is one step of undo. */
 export type Edit =
@@ -14,6 +14,8 @@ export type Edit =
   | { readonly kind: 'reset-cells'; readonly table: string; readonly cells: readonly Omit<CellEdit, 'value'>[] }
   | { readonly kind: 'set-what-ifs'; readonly figure: string; readonly whatIfs: readonly WhatIf[] }
   | { readonly kind: 'reset-what-ifs'; readonly figure: string; readonly whatIfs: readonly Omit<WhatIf, 'value'>[] }
+  | { readonly kind: 'set-derived'; readonly table: string; readonly derived: readonly Derived[] }
+  | { readonly kind: 'set-formats'; readonly formats: readonly NumberFormat[] }
   | { readonly kind: 'all'; readonly edits: readonly Edit[] };
 
 /** The project after an edit; untouched parts are shared with the one before. */
@@ -37,6 +39,10 @@ export function applyEdit(project: Project, edit: Edit): Project {
       return mapWhatIfs(project, edit.figure, whatIfs => merged(whatIfs, edit.whatIfs, sameWhatIf));
     case 'reset-what-ifs':
       return mapWhatIfs(project, edit.figure, whatIfs => without(whatIfs, edit.whatIfs, sameWhatIf));
+    case 'set-derived':
+      return mapTable(project, edit.table, table => ({ ...table, derived: [...edit.derived] }));
+    case 'set-formats':
+      return { ...project, formats: [...edit.formats] };
     case 'all':
       return edit.edits.reduce(applyEdit, project);
     default:
@@ -59,7 +65,8 @@ const mapWhatIfs = (project: Project, id: string, change: (whatIfs: WhatIf[]) =>
 
 type Same<T> = (a: T, b: T) => boolean;
 const sameCell: Same<Omit<CellEdit, 'value'>> = (a, b) => a.row === b.row && a.column === b.column;
-const sameWhatIf: Same<Omit<WhatIf, 'value'>> = (a, b) => a.by === b.by && a.category === b.category && a.measure === b.measure;
+const sameWhatIf: Same<Omit<WhatIf, 'value'>> = (a, b) =>
+  a.by === b.by && a.category === b.category && a.measure === b.measure && a.split.join('\u0000') === b.split.join('\u0000');
 
 const without = <K, T extends K>(list: readonly T[], gone: readonly K[], same: Same<K>): T[] =>
   list.filter(item => !gone.some(other => same(item, other)));

@@ -1,6 +1,6 @@
 // The document.
-export { PROJECT_VERSION, figureSchema, projectSchema, tableDocSchema } from './schema';
-export type { Figure, Project, TableDoc, View } from './schema';
+export { PROJECT_VERSION, derivedSchema, figureSchema, numberFormatSchema, projectSchema, tableDocSchema } from './schema';
+export type { Derived, Figure, Mark, NumberFormat, Project, TableDoc, View } from './schema';
 export { faultsOf, readProject } from './read-project';
 
 // Changing it.
@@ -9,6 +9,8 @@ export { describeEdit } from './describe-edit';
 export { firstFigure } from './first-figure';
 
 // The brief: its sentences, and what choosing a word does.
-export { briefOf, type Brief, type TableWords } from './brief';
-export { changeFigure } from './change-figure';
+export { briefOf, type Brief, type ColumnWords, type TableWords } from './brief';
+export { addColumns, changeFigure, replaceMeasure } from './change-figure';
+export { helperScopeOptions, readHelperScope, scopeValue } from './helper-sentence';
 export { partsOfMeasure, unitOf } from './measure-names';
+export { deriveColumns, orderDerived } from './derive-columns';

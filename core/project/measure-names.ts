@@ -1,5 +1,5 @@
 import { nameText } from 'core/formula';
-import { summedColumn, type Measure } from 'core/frame';
+import { plainMeasure, summedColumn, type Measure } from 'core/frame';
 
 /** The summaries a measure takes without typing a formula, with the words of the brief. */
 export const SUMMARIES = [
@@ -7,6 +7,7 @@ export const SUMMARIES = [
   { value: 'avg', label: 'averaged', prefix: 'average ' },
   { value: 'min', label: 'at its lowest', prefix: 'lowest ' },
   { value: 'max', label: 'at its highest', prefix: 'highest ' },
+  { value: 'median', label: 'at the middle', prefix: 'median ' },
   { value: 'count', label: 'counted', prefix: 'count of ' },
 ] as const;
 
@@ -15,9 +16,9 @@ export const ROWS = '*';
 
 /** A measure that summarises one column; its name tells the summary, so that an average is never read as a total. */
 export function simpleMeasure(summary: string, column: string, taken: readonly string[]): Measure {
-  if (column === ROWS) return { name: freeName('rows', taken), formula: 'count(*)' };
+  if (column === ROWS) return plainMeasure(freeName('rows', taken), 'count(*)');
   const prefix = SUMMARIES.find(item => item.value === summary)?.prefix ?? '';
-  return { name: freeName(`${prefix}${column}`, taken), formula: `${summary}(${nameText(column)})` };
+  return plainMeasure(freeName(`${prefix}${column}`, taken), `${summary}(${nameText(column)})`);
 }
 
 const freeName = (name: string, taken: readonly string[]): string => (taken.includes(name) ? `${name} (measure)` : name);

@@ -1,12 +1,20 @@
 import { cueKinds } from 'core/cue';
+import { plainMeasure } from 'core/frame';
 import { readSentence } from 'core/sentence';
+import { messageFor } from 'core/result';
+import { cellAt, tableOf } from 'core/table';
 import {
+  addColumns,
   applyEdit,
   briefOf,
   changeFigure,
+  deriveColumns,
   describeEdit,
   firstFigure,
+  orderDerived,
   readProject,
+  replaceMeasure,
+  type Derived,
   type Edit,
   type Figure,
   type Project,
@@ -40,11 +48,12 @@ const tanks: TableWords = {
 const tables = [deliveries, tanks];
 const figure = firstFigure('f', deliveries);
 const project: Project = {
-  version: 1,
+  version: 2,
   id: 'p',
   name: 'Season',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [] }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
   figures: [figure],
+  formats: [],
 };
 const reads = (now: Figure): string => {
   const { data, shape, scales, words } = briefOf(now, tables);
@@ -54,7 +63,7 @@ const reads = (now: Figure): string => {
 describe('a first figure', () => {
   const cases: readonly [name: string, table: TableWords, shape: RegExp][] = [
     ['text by its first real measure', deliveries, /Show milk summed by hut as columns, largest first/],
-    ['days in order of time', tanks, /Show level summed by day as columns, by day, rising/],
+    ['days in order of time', tanks, /Show level summed by day value by value as columns, by day, rising/],
     ['text alone is counted', { ...tanks, columns: [{ name: 'hut', type: 'text' }] }, /Show the number of rows by hut/],
     ['years alone', { ...tanks, columns: [{ name: 'year', type: 'number' }] }, /Show the number of rows by year/],
   ];
@@ -69,7 +78,7 @@ describe('a first figure', () => {
 describe('the brief', () => {
   it('reads as sentences', () =>
     expect(reads(figure)).toBe(
-      'Take deliveries, 480 rows. Show milk summed by hut as columns, largest first. Draw it 16:9. Values start at zero, in L with fitting decimals and hair-thin gridlines. Call it Milk by hut, and say nothing below.',
+      'Take deliveries, 480 rows. Show milk summed by hut as columns, largest first, as one series in one panel. Draw it 16:9. Values start at zero, in L with fitting decimals and hair-thin gridlines. Call it Milk by hut, and say nothing below.',
     ));
 
   const changes: readonly [token: string, value: string, says: RegExp, also: (changed: Figure) => unknown, expected: unknown][] = [
@@ -81,12 +90,20 @@ describe('the brief', () => {
       ['fat', 'Fat by hut', { by: 'measure', measure: 'fat', descending: true }],
     ],
     ['measure', '*', /Show the number of rows by hut/, changed => changed.data.measures[0]?.formula, 'count(*)'],
-    ['summary', 'avg', /Show milk averaged by hut/, changed => changed.data.measures[0], { name: 'average milk', formula: 'avg(milk)' }],
+    ['summary', 'avg', /Show milk averaged by hut/, changed => changed.data.measures[0], plainMeasure('average milk', 'avg(milk)')],
     ['category', 'valley', /by valley as/, changed => changed.name, 'Milk by valley'],
-    ['category', 'milk', /by milk as/, changed => changed.data.measures[0]?.name, 'milk (measure)'],
+    ['category', 'milk', /by milk value by value as/, changed => changed.data.measures[0]?.name, 'milk (measure)'],
     ['order', 'table', /in table order/, changed => changed.data.order, { by: 'table' }],
     ['order', 'category:desc', /by hut, falling/, changed => changed.data.order, { by: 'category', descending: true }],
     ['order', 'measure:asc', /smallest first/, changed => changed.data.order, { by: 'measure', measure: 'milk', descending: false }],
+    ['category', 'week', /by week value by value as columns, by week, rising/, changed => changed.data.step, null],
+    ['series', 'valley', /a series per valley in one panel, side by side/, changed => changed.data.series, 'valley'],
+    ['panel', 'column:valley', /in a panel per valley/, changed => changed.data.panel, 'valley'],
+    ['arrange', 'stacked', /Show milk/, changed => changed.shape.arrange, 'stacked'],
+    ['order', 'hand', /by hand as arranged/, changed => changed.data.order, { by: 'hand', keys: [] }],
+    ['hand', '["B",null]', /Show milk/, changed => changed.data.order, { by: 'hand', keys: ['B', null] }],
+    ['layer:0', 'line', /Show milk/, changed => changed.data.measures[0]?.shape, 'line'],
+    ['format:0', 'volume', /Show milk/, changed => changed.data.measures[0]?.format, 'volume'],
     ['mark', 'bar', /as lying bars/, changed => changed.shape.mark, 'bar'],
     ['proportion', '1:1', /Draw it 1:1/, changed => changed.shape.proportion, '1:1'],
     ['unit', 'hL', /in hL with/, changed => changed.scales.unit, 'hL'],
@@ -115,7 +132,7 @@ describe('the brief', () => {
 describe('edits', () => {
   const second = { ...figure, id: 'g', name: 'Second' };
   const cells = [{ row: 1, column: 'milk', value: 4 }];
-  const whatIfs = [{ by: 'hut', category: 'Alm', measure: 'milk', value: 3 }];
+  const whatIfs = [{ by: 'hut', category: 'Alm', split: [], measure: 'milk', value: 3 }];
   const edited = applyEdit(project, { kind: 'edit-cells', table: 'd', cells });
   const cases: readonly [edit: Edit, before: Project, look: (after: Project) => unknown, expected: unknown, words: string][] = [
     [{ kind: 'rename-project', name: 'Autumn' }, project, after => after.name, 'Autumn', 'renamed the project to Autumn'],
@@ -137,7 +154,7 @@ describe('edits', () => {
       'changed view of Milk by hut',
     ],
     [
-      { kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [] } },
+      { kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [] } },
       project,
       after => after.tables.length,
       2,
@@ -154,7 +171,7 @@ describe('edits', () => {
     [{ kind: 'reset-cells', table: 'd', cells: [{ row: 1, column: 'milk' }] }, edited, after => after.tables[0]?.edits, [], 'reset 1 cell'],
     [{ kind: 'set-what-ifs', figure: 'f', whatIfs }, project, after => after.figures[0]?.data.whatIfs, whatIfs, 'set 1 what-if value'],
     [
-      { kind: 'reset-what-ifs', figure: 'f', whatIfs: [{ by: 'hut', category: 'Alm', measure: 'milk' }] },
+      { kind: 'reset-what-ifs', figure: 'f', whatIfs: [{ by: 'hut', category: 'Alm', split: [], measure: 'milk' }] },
       applyEdit(project, { kind: 'set-what-ifs', figure: 'f', whatIfs }),
       after => after.figures[0]?.data.whatIfs,
       [],
@@ -187,12 +204,109 @@ describe('edits', () => {
   });
 });
 
+describe('several measures, steps and helper columns', () => {
+  const two = { ...figure, ...addColumns(figure, ['fat', 'milk']) };
+  const helper = { name: 'change', formula: 'milk - lag(milk)', scope: { kind: 'own' as const }, shape: null, format: null };
+  const helped = { ...figure, data: { ...figure.data, helpers: [helper] } };
+  const weekly = { ...figure, data: { ...figure.data, category: 'week' } };
+  const binned = { ...figure, data: { ...figure.data, category: 'fat', step: { kind: 'bin' as const, width: null } } };
+  const changes: readonly [
+    from: Figure,
+    token: string,
+    value: string,
+    says: RegExp,
+    also: (changed: Figure) => unknown,
+    expected: unknown,
+  ][] = [
+    [two, 'layer:1', 'line', /milk summed like the figure and fat summed as a line by hut/, changed => changed.data.measures.length, 2],
+    [two, 'measure:1', '', /Show milk summed by hut/, changed => changed.data.measures.map(item => item.name), ['milk']],
+    [two, 'summary:1', 'avg', /fat averaged/, changed => changed.data.measures[1]?.name, 'average fat'],
+    [two, 'panel', 'measures', /in a panel per measure/, changed => changed.shape.panels, 'measures'],
+    [
+      two,
+      'order',
+      'measure:desc:fat',
+      /largest fat first/,
+      changed => changed.data.order,
+      { by: 'measure', measure: 'fat', descending: true },
+    ],
+    [
+      weekly,
+      'step',
+      'month',
+      /by week month by month as columns, by week, rising/,
+      changed => changed.data.step,
+      { kind: 'grain', grain: 'month' },
+    ],
+    [binned, 'bin', '10', /by fat in bins of 10/, changed => changed.data.step, { kind: 'bin', width: 10 }],
+    [
+      helped,
+      'helper-scope:0',
+      'within:valley',
+      /Compute change within each valley, in the ledger only/,
+      changed => changed.data.helpers[0]?.scope,
+      { kind: 'within', column: 'valley' },
+    ],
+    [
+      helped,
+      'helper-scope:0',
+      'along:hut',
+      /Compute change along hut/,
+      changed => changed.data.helpers[0]?.scope,
+      { kind: 'along', column: 'hut', within: null },
+    ],
+    [helped, 'helper-shape:0', 'points', /Compute change just as written, as points/, changed => changed.data.helpers[0]?.shape, 'points'],
+    [helped, 'helper-format:0', 'percent', /Compute change/, changed => changed.data.helpers[0]?.format, 'percent'],
+  ];
+  for (const [from, token, value, says, also, expected] of changes)
+    it(`${token} to ${value || 'nothing'}`, () => {
+      const changed = { ...from, ...changeFigure(from, token, value, tables) };
+      const brief = briefOf(changed, tables);
+      expect([brief.shape, ...brief.helpers].map(readSentence).join(' ')).toMatch(says);
+      expect(also(changed)).toEqual(expected as never);
+    });
+  it('columns that are there already are not added again', () => expect(two.data.measures.map(item => item.name)).toEqual(['milk', 'fat']));
+  it('a measure of one’s own stays when the category changes', () => {
+    const own = { ...figure, ...replaceMeasure(figure, 0, plainMeasure('share', 'sum(fat) / sum(milk)')) };
+    expect(own.cues[0]?.measure).toBe('share');
+    expect(readSentence(briefOf({ ...own, ...changeFigure(own, 'category', 'valley', tables) }, tables).shape)).toContain(
+      'Show share by valley',
+    );
+  });
+});
+
+describe('derived columns', () => {
+  const source = tableOf({ milk: [10, 20], cows: [2, 0] });
+  const derived = (formulas: Record<string, string>): Derived[] => Object.entries(formulas).map(([name, formula]) => ({ name, formula }));
+  it('may use each other in any order', () => {
+    const table = deriveColumns(source, derived({ twice: 'each * 2', each: 'milk / cows' }));
+    expect(table.columns.map(column => [column.name, cellAt(column, 0), cellAt(column, 1)])).toEqual([
+      ['milk', 10, 20],
+      ['cows', 2, 0],
+      ['each', 5, null],
+      ['twice', 10, null],
+    ]);
+  });
+  const faults: readonly [name: string, formulas: Record<string, string>, says: RegExp][] = [
+    ['a cycle', { a: 'b + 1', b: 'a + 1' }, /a and b are computed from each other/],
+    ['itself', { a: 'a + 1' }, /a is computed from itself/],
+    ['an unknown name', { a: 'mlik' }, /Did you mean milk\?/],
+    ['a taken name', { milk: '1' }, /would be called “milk”/],
+  ];
+  for (const [name, formulas, says] of faults)
+    it(`${name} is left out and named`, () => {
+      const { ordered, problems } = orderDerived(new Map(source.columns.map(column => [column.name, column.type])), derived(formulas));
+      expect(ordered.length).toBe(0);
+      expect(problems.map(item => messageFor(item.problem)).join()).toMatch(says);
+    });
+});
+
 describe('reading a document', () => {
   it('takes what was written', () => expect(readProject(JSON.parse(JSON.stringify(project)))).toEqual({ ok: true, value: project }));
   const faulty: readonly [name: string, document: unknown, problem: object][] = [
     ['nothing', null, { code: 'document-foreign' }],
     ['no version', {}, { code: 'document-foreign' }],
-    ['a newer version', { version: 99 }, { code: 'document-newer', version: 99, known: 1 }],
+    ['a newer version', { version: 99 }, { code: 'document-newer', version: 99, known: 2 }],
     [
       'a cue of no known kind',
       { ...project, figures: [{ ...figure, cues: [{ ...figure.cues[0], kind: 'magic' }] }] },
@@ -209,6 +323,19 @@ describe('reading a document', () => {
       const read = readProject(document);
       expect(read.ok ? {} : read.problems[0]).toEqual(jasmine.objectContaining(problem) as never);
     });
+  it('migrates a document of the first version', () => {
+    const { step: _s, series: _e, panel: _p, helpers: _h, ...data } = figure.data;
+    const { arrange: _a, panels: _n, ...shape } = figure.shape;
+    const measures = data.measures.map(({ name, formula }) => ({ name, formula }));
+    const { formats: _f, ...rest } = project;
+    const old = {
+      ...rest,
+      version: 1,
+      tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [] }],
+      figures: [{ ...figure, data: { ...data, measures }, shape }],
+    };
+    expect(readProject(old)).toEqual({ ok: true, value: project });
+  });
   it('knows every kind of cue', () => {
     const words = { category: 'hut', measures: ['milk'], scopes: [] };
     const cues = Object.values(cueKinds).map(kind => kind.create('c', words));

@@ -5,8 +5,23 @@ import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 /** Turns a document of version n into one of version n + 1. */
 type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
 
-/** Migrations by the version they start from; empty while there is one version. */
-const migrations: Readonly<Record<number, Migration>> = {};
+/** Migrations by the version they start from. */
+const migrations: Readonly<Record<number, Migration>> = { 1: fromVersion1 };
+
+type Loose = Record<string, unknown>;
+const list = (value: unknown): Loose[] => (Array.isArray(value) ? (value as Loose[]) : []);
+
+/** Version 2 brought series, panels, steps, helper columns by hand, derived columns and number formats. */
+function fromVersion1(document: Loose): Loose {
+  const figures = list(document['figures']).map(figure => {
+    const data = (figure['data'] ?? {}) as Loose;
+    const measures = list(data['measures']).map(measure => ({ ...measure, shape: null, format: null }));
+    const whatIfs = list(data['whatIfs']).map(whatIf => ({ ...whatIf, split: [] }));
+    const wider = { ...data, measures, whatIfs, step: null, series: null, panel: null, helpers: [] };
+    return { ...figure, data: wider, shape: { ...(figure['shape'] as Loose), arrange: 'side', panels: 'one' } };
+  });
+  return { ...document, version: 2, figures, tables: list(document['tables']).map(table => ({ ...table, derived: [] })), formats: [] };
+}
 
 /** A project from untrusted data: an older version is migrated, a newer one refused, every fault named by its path. */
 export function readProject(data: unknown): Result<Project> {

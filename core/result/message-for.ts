@@ -71,6 +71,10 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
   'cue-one-value': p => `There is only one value of ${p.name}: it is the highest and the lowest.`,
   'cue-all-equal': p => `All values of ${p.name} are equal, so all are marked.`,
   'figure-name-taken': p => `Two columns of this figure would be called “${p.name}”. Choose another measure or category.`,
+  'column-cycle': p =>
+    p.names.length > 1
+      ? `${p.names.join(' and ')} are computed from each other, so neither can come first. Take one out of the other.`
+      : `${p.names[0]} is computed from itself. Take its own name out of its formula.`,
   'figure-no-table': p => `The table ${p.name} is not in this project. Choose another table.`,
   'figure-no-column': p => `No column is called “${p.name}”. Choose one of: ${listed(p.known)}.`,
 };

@@ -62,5 +62,6 @@ export type CueProblem =
   | { readonly code: 'cue-one-value'; readonly name: string }
   | { readonly code: 'cue-all-equal'; readonly name: string }
   | { readonly code: 'figure-name-taken'; readonly name: string }
+  | { readonly code: 'column-cycle'; readonly names: readonly string[] }
   | { readonly code: 'figure-no-table'; readonly name: string }
   | { readonly code: 'figure-no-column'; readonly name: string; readonly known: readonly string[] };

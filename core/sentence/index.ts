@@ -1,3 +1,3 @@
 export { choiceToken, plainOptions, readSentence, textToken } from './sentence';
-export type { Option, Sentence, Token, TokenInput } from './sentence';
+export type { Option, Sentence, SentencePart, Token, TokenInput } from './sentence';
 export { counted } from './plural';

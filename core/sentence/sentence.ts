@@ -6,11 +6,13 @@ export interface Option {
   readonly colour?: string;
 }
 
-/** How a token is changed: from a list, as a colour, or by typing. */
+/** How a token is changed: from a list, as a colour, by typing, as a formula, or by arranging a list. */
 export type TokenInput =
   | { readonly kind: 'choice'; readonly value: string; readonly options: readonly Option[] }
   | { readonly kind: 'colour'; readonly value: string; readonly options: readonly Option[] }
-  | { readonly kind: 'text'; readonly value: string; readonly placeholder: string };
+  | { readonly kind: 'text'; readonly value: string; readonly placeholder: string }
+  | { readonly kind: 'formula'; readonly value: string; readonly name: string; readonly place: 'derived' | 'measure' | 'helper' }
+  | { readonly kind: 'arrange'; readonly value: string; readonly items: readonly (string | null)[] };
 
 /** One changeable word of the brief. */
 export interface Token {
@@ -24,7 +26,8 @@ export interface Token {
 }
 
 /** A sentence of the brief: plain words, and words that are controls. */
-export type Sentence = readonly (string | Token)[];
+export type Sentence = readonly SentencePart[];
+export type SentencePart = string | Token;
 
 /** The sentence as one plain text. */
 export const readSentence = (sentence: Sentence): string => sentence.map(part => (typeof part === 'string' ? part : part.text)).join('');

@@ -1,0 +1,175 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { formatNumber } from 'core/format';
+import { functionReference, nameText } from 'core/formula';
+import { helperFormula, type HelperScope } from 'core/frame';
+import { helperScopeOptions, readHelperScope, scopeValue } from 'core/project';
+import { messageFor, type Problem, type Result } from 'core/result';
+import { combineLatest, debounceTime, switchMap } from 'rxjs';
+import { EngineClient } from '../services/engine-client';
+import type { Trial } from '../services/engine-api';
+import { FormulaDesk, type DeskRequest } from '../services/formula-desk';
+import { ProjectStore } from '../services/project-store';
+import { Icon } from '../ui/icon';
+import { FormulaEditor, type Underline } from './formula-editor';
+import { Spark } from './spark';
+
+// Long enough not to run at every key, short enough to feel live.
+const TRY_AFTER_MS = 90;
+
+/** The desk at which a formula is written: editor, first rows of its result, function reference. */
+@Component({
+  selector: 'cb-formula-desk',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormulaEditor, Icon, Spark],
+  host: {
+    class: 'absolute inset-0 z-20 grid grid-cols-[minmax(0,1.5fr)_minmax(0,0.8fr)_minmax(0,1fr)] border-t border-hair bg-surface',
+    role: 'group',
+    'aria-label': 'Formula desk',
+    '(keydown.escape)': 'close()',
+  },
+  templateUrl: './formula-desk.html',
+})
+export class FormulaDeskPanel {
+  protected readonly desk = inject(FormulaDesk);
+  private readonly engine = inject(EngineClient);
+  private readonly store = inject(ProjectStore);
+  private readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
+
+  protected readonly editor = viewChild(FormulaEditor);
+  protected readonly name = signal('');
+  protected readonly text = signal('');
+  private readonly scope = signal<HelperScope>({ kind: 'own' });
+  protected readonly query = signal('');
+  private readonly nameProblem = signal<string | null>(null);
+
+  private readonly table = computed(() => this.tables().find(item => item.id === this.figure()?.data.table));
+  protected readonly scopes = computed(() => {
+    const figure = this.figure();
+    return figure ? helperScopeOptions(figure, this.table(), this.scope()) : [];
+  });
+  protected readonly scopeNow = computed(() => scopeValue(this.scope()));
+  /** The formula with the window that its scope writes. */
+  private readonly whole = computed(() => (this.text().trim() === '' ? '' : helperFormula({ formula: this.text(), scope: this.scope() })));
+
+  private readonly tried = toSignal(
+    combineLatest([toObservable(this.whole), toObservable(this.desk.request), this.store.figure$]).pipe(
+      debounceTime(TRY_AFTER_MS),
+      switchMap(([formula, request]) => this.tryOut(formula, request)),
+    ),
+    { initialValue: null },
+  );
+  protected readonly trial = computed(() => {
+    const tried = this.tried();
+    return tried?.ok ? tried.value : null;
+  });
+  private readonly problems = computed((): readonly Problem[] => {
+    const tried = this.tried();
+    return tried && !tried.ok ? tried.problems : [];
+  });
+  protected readonly problem = computed(
+    () => this.nameProblem() ?? (this.problems()[0] ? messageFor(this.problems()[0] as Problem) : null),
+  );
+  protected readonly underlines = computed((): Underline[] =>
+    // A scope moves the text; what lies in the window it wrote is not under the analyst's words.
+    this.problems().flatMap(problem =>
+      'at' in problem ? [{ from: problem.at.start, to: problem.at.end, message: messageFor(problem) }] : [],
+    ),
+  );
+  protected readonly verdict = computed(() => {
+    const trial = this.trial();
+    if (!trial) return 'Standard SQL; Ctrl+Space completes.';
+    const none = trial.withoutValue
+      ? ` ${trial.withoutValue.toLocaleString('en')} rows have no value, by a division by zero or the like.`
+      : '';
+    return `Gives ${trial.type === 'null' ? 'nothing' : `a ${trial.type}`}.${none}`;
+  });
+
+  protected readonly columns = computed(() => {
+    const request = this.desk.request();
+    if (request?.place === 'helper') return this.trialNames();
+    return this.table()?.columns ?? [];
+  });
+  private readonly trialNames = computed(() => {
+    const data = this.figure()?.data;
+    const known = this.trial()?.names;
+    const measures = [...(data?.measures ?? []), ...(data?.helpers ?? [])].map(({ name }) => ({ name, type: 'number' as const }));
+    return known ?? [...(data ? [{ name: data.category, type: 'text' as const }] : []), ...measures];
+  });
+  protected readonly columnsFound = computed(() => this.columns().filter(column => this.matches(column.name)));
+  protected readonly functionsFound = computed(() =>
+    functionReference.filter(
+      entry => this.matches(`${entry.name} ${entry.help}`) && (entry.group !== 'window' || this.desk.request()?.place !== 'measure'),
+    ),
+  );
+  protected readonly recentFound = computed(() =>
+    this.query() ? this.desk.recent().filter(formula => this.matches(formula)) : this.desk.recent().slice(0, 3),
+  );
+
+  constructor() {
+    effect(() => {
+      const request = this.desk.request();
+      if (request) untracked(() => this.start(request));
+    });
+    effect(() => {
+      this.name();
+      this.text();
+      this.nameProblem.set(null);
+    });
+  }
+
+  protected setScope(value: string): void {
+    this.scope.set(readHelperScope(value));
+  }
+
+  protected use(): void {
+    const request = this.desk.request();
+    const formula = this.text().trim();
+    if (!request || this.problems().length || formula === '') return;
+    const problem = request.use({ name: this.name().trim(), formula, scope: this.scope() });
+    if (problem !== null) return this.nameProblem.set(problem);
+    this.desk.remember(formula);
+    this.close();
+  }
+
+  protected remove(): void {
+    this.desk.request()?.remove?.();
+    this.close();
+  }
+
+  protected close(): void {
+    this.desk.close();
+    document.querySelector<HTMLElement>('cb-brief .token')?.focus();
+  }
+
+  protected shown(value: string, type: Trial['type']): string {
+    return type === 'number' ? formatNumber(Number(value)) : value;
+  }
+
+  protected nameOf(column: string): string {
+    return nameText(column);
+  }
+
+  private start({ name, formula, scope }: DeskRequest): void {
+    this.name.set(name ?? '');
+    this.text.set(formula);
+    this.scope.set(scope ?? { kind: 'own' });
+    this.query.set('');
+    setTimeout(() => this.editor()?.focus());
+  }
+
+  private matches(words: string): boolean {
+    return words.toLowerCase().includes(this.query().trim().toLowerCase());
+  }
+
+  private async tryOut(formula: string, request: DeskRequest | null): Promise<Result<Trial> | null> {
+    const figure = this.store.figure;
+    if (!request || !figure || formula === '') return null;
+    const place = request.place === 'derived' ? 'column' : request.place;
+    const table = this.store.tableAsk(figure.data.table);
+    // A derived column being changed does not see itself.
+    const derived = request.place === 'derived' ? table.derived.filter(column => column.name !== request.name) : table.derived;
+    return this.engine.api.tryFormula({ formula, place, figure, table: { ...table, derived } });
+  }
+}

@@ -1,0 +1,54 @@
+import { Injectable, signal } from '@angular/core';
+import type { HelperScope } from 'core/frame';
+
+/** A formula that is being written: where it will stand, and what becomes of it. */
+export interface DeskRequest {
+  readonly place: 'derived' | 'measure' | 'helper' | 'filter';
+  readonly title: string;
+  /** Null where a formula needs no name. */
+  readonly name: string | null;
+  readonly formula: string;
+  readonly scope?: HelperScope;
+  /** Takes the formula; gives what is wrong with its name, or null when it was taken. */
+  readonly use: (written: Written) => string | null;
+  readonly remove?: () => void;
+}
+
+export interface Written {
+  readonly name: string;
+  readonly formula: string;
+  readonly scope: HelperScope;
+}
+
+const RECENT_KEY = 'cowbell-recent-formulas';
+const KEPT = 12;
+
+/** The desk at which formulas are written: one at a time, in the ledger's place. */
+@Injectable({ providedIn: 'root' })
+export class FormulaDesk {
+  readonly request = signal<DeskRequest | null>(null);
+  readonly recent = signal<readonly string[]>(storedFormulas());
+
+  open(request: DeskRequest): void {
+    this.request.set(request);
+  }
+
+  close(): void {
+    this.request.set(null);
+  }
+
+  /** Remembers a formula that was used, the latest first. */
+  remember(formula: string): void {
+    this.recent.update(list => [formula, ...list.filter(other => other !== formula)].slice(0, KEPT));
+    localStorage.setItem(RECENT_KEY, JSON.stringify(this.recent()));
+  }
+}
+
+function storedFormulas(): readonly string[] {
+  try {
+    const stored: unknown = JSON.parse(localStorage.getItem(RECENT_KEY) ?? '[]');
+    return Array.isArray(stored) ? stored.filter(item => typeof item === 'string').slice(0, KEPT) : [];
+  } catch {
+    return [];
+  }
+}

@@ -1,0 +1,12 @@
+import { partsOf, type Typed } from './typed';
+
+/** The columns that a checked formula reads. */
+export function namesIn(formula: Typed): ReadonlySet<string> {
+  const names = new Set<string>();
+  const walk = (part: Typed): void => {
+    if (part.op === 'column') names.add(part.name);
+    partsOf(part).forEach(walk);
+  };
+  walk(formula);
+  return names;
+}

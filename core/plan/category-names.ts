@@ -1,0 +1,33 @@
+import type { FigureData, Frame } from 'core/frame';
+import { formatNumber } from 'core/format';
+import { columnOf, isMissing, textAt, type Column, type NumericValues } from 'core/table';
+
+const MISSING_NAME = '(missing)';
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** The names on the category axis for each row of the frame: texts as they are, periods and bins in words. */
+export function rowNames({ table, category }: Frame, { step }: FigureData): string[] {
+  const column = columnOf(table, category) as Column;
+  const names = new Array<string>(table.rowCount);
+  if (column.type === 'text')
+    for (let row = 0; row < names.length; row++) names[row] = column.dictionary[column.data[row] as number] ?? MISSING_NAME;
+  else for (let row = 0; row < names.length; row++) names[row] = isMissing(column, row) ? MISSING_NAME : stepName(column, row, step);
+  return names;
+}
+
+function stepName(column: Exclude<Column, { type: 'text' }>, row: number, step: FigureData['step']): string {
+  if (step?.kind === 'bin' && column.type === 'number') return `from ${formatNumber((column as NumericValues).data[row] as number)}`;
+  const text = textAt(column, row);
+  if (step?.kind !== 'grain' || column.type !== 'date') return text;
+  const [year = '', month = ''] = text.split('-');
+  switch (step.grain) {
+    case 'year':
+      return year;
+    case 'quarter':
+      return `Q${Math.ceil(Number(month) / 3)} ${year}`;
+    case 'month':
+      return `${MONTHS[Number(month) - 1]} ${year}`;
+    default:
+      return text;
+  }
+}
