@@ -6,11 +6,12 @@ import { a3 } from './rows/a3';
 import { a4 } from './rows/a4';
 import { a5 } from './rows/a5';
 import { a6 } from './rows/a6';
+import { app } from './rows/app';
 import { b1 } from './rows/b1';
 import { b2 } from './rows/b2';
 import { c1 } from './rows/c1';
 
-const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, app];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;
@@ -21,7 +22,7 @@ if (chosen.length === 0) {
 for (const { name, work, reach, run } of chosen) {
   console.log(`\n${name}  ${work}\n    reach: ${reach}`);
   for (const { at, timings, notes = [] } of await run()) {
-    console.log(`    ${at ? `${at}: ` : ''}${ratios(timings)}`);
+    if (timings.length) console.log(`    ${at ? `${at}: ` : ''}${ratios(timings)}`);
     for (const note of notes) console.log(`      ${note}`);
   }
 }

@@ -18,7 +18,7 @@ test('the whole path without a pointer', async ({ page }) => {
   // The brief: tab through its words, open one, walk its choices.
   await press(page, 'Alt+1');
   await expect(brief(page).locator('[data-token="table"]')).toBeFocused();
-  await press(page, 'Tab', 'Tab', 'Tab', 'Enter');
+  await press(page, 'Tab', 'Tab', 'Tab', 'Tab', 'Enter');
   await expect(page.getByRole('dialog', { name: 'Category' })).toBeVisible();
   await page.keyboard.type('valley');
   await press(page, 'Enter');

@@ -16,7 +16,7 @@ test('the shape sentence changes measure, summary, category, order, direction an
   await choose(page, 'mark', 'lying bars');
   await expectBars(page, LIGHT.brass, 1, true);
   await choose(page, 'summary', 'averaged');
-  await expect(brief(page)).toContainText('Show butterfat averaged by valley as lying bars, in table order.');
+  await expect(brief(page)).toContainText('Show butterfat averaged by valley as lying bars, in table order,');
   await expect(page.locator('.ag-header-cell[col-id="average butterfat"]')).toBeVisible();
 });
 

@@ -18,10 +18,9 @@ import { Swatch } from '../ui/swatch';
         class="token"
         [attr.data-token]="token().key"
         [title]="token().about + ': ' + input.value"
+        [textContent]="token().text"
         (click)="wrote.emit()"
-      >
-        {{ token().text }}
-      </button>
+      ></button>
     } @else {
       <button class="token" [cbSheet]="sheet" [sheetLabel]="token().about" [attr.data-token]="token().key" [title]="token().about">
         @if (token().input.kind === 'colour') {

@@ -84,7 +84,8 @@ export class DataGrid {
     const nonce = inject(CSP_NONCE, { optional: true });
     this.api = createGrid<Handle>(this.host.nativeElement, { ...this.options(), ...(nonce ? { styleNonce: nonce } : {}) });
     inject(DestroyRef).onDestroy(() => this.api.destroy());
-    effect(() => this.show(this.columns(), this.rowCount()));
+    effect(() => this.take(this.columns(), this.rowCount()));
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.later));
     effect(() => this.light(this.row()));
   }
 
@@ -112,10 +113,18 @@ export class DataGrid {
     };
   }
 
+  private later: ReturnType<typeof setTimeout> | undefined;
+
+  /** New values show in this task; laying out other columns waits for the next one, so that the figure is drawn first. */
+  private take(columns: readonly GridColumn[], rowCount: number): void {
+    clearTimeout(this.later);
+    if (shapeOf(columns) === shapeOf(this.now)) this.show(columns, rowCount);
+    else this.later = setTimeout(() => this.show(columns, rowCount));
+  }
+
   /** The same columns with new values keep their places, widths and sort; other columns are laid out anew. */
   private show(columns: readonly GridColumn[], rowCount: number): void {
-    const shape = (list: readonly GridColumn[]): string => list.map(column => `${column.name}|${JSON.stringify(column.helper)}`).join('\n');
-    const sameShape = shape(columns) === shape(this.now);
+    const sameShape = shapeOf(columns) === shapeOf(this.now);
     this.now = columns;
     if (!sameShape)
       this.api.setGridOption(
@@ -261,6 +270,9 @@ export class DataGrid {
     this.api.redrawRows({ rowNodes: nodes });
   }
 }
+
+const shapeOf = (columns: readonly GridColumn[]): string =>
+  columns.map(column => `${column.name}|${JSON.stringify(column.helper)}`).join('\n');
 
 /** Missing values sort last in either direction. */
 function compareCells(a: Cell, b: Cell, _x: unknown, _y: unknown, descending: boolean): number {

@@ -101,21 +101,20 @@ function layerOf({ frame, applied, winners, livery, write }: LayoutRequest, { me
   const quiet = applied.some(cue => cue.quietsRest);
   const own = livery.series[place % livery.series.length] ?? livery.base;
   const unmarked = quiet ? livery.quiet : own;
-  const palette = applied.map(({ treatments }) => treatments.map(({ colour }) => colourIn(livery, colour)));
-  const measures = applied.map(({ cue }) => cue.measure);
+  // A cue colours the marks of the measure that it is about.
+  const palette = applied.map(({ cue, treatments }) =>
+    cue.measure === measure ? treatments.map(({ colour }) => colourIn(livery, colour)) : [],
+  );
   const values = new Float64Array(rows.length);
   const colours = new Array<string>(rows.length);
   const marked = new Uint8Array(rows.length);
   for (let at = 0; at < rows.length; at++) {
     const row = rows[at] as number;
-    const cue = row === -1 ? -1 : (winners.cue[row] as number);
     values[at] = row === -1 ? NaN : (data[row] as number);
-    // A cue colours the marks of the measure that it is about.
-    if (cue === -1 || measures[cue] !== measure) colours[at] = unmarked;
-    else {
-      colours[at] = palette[cue]?.[winners.treatment[row] as number] ?? unmarked;
-      marked[at] = 1;
-    }
+    const cue = row === -1 ? -1 : (winners.cue[row] as number);
+    const colour = cue === -1 ? undefined : palette[cue]?.[winners.treatment[row] as number];
+    colours[at] = colour ?? unmarked;
+    if (colour !== undefined) marked[at] = 1;
   }
   const name = slice.series === null ? measure : slice.series;
   return {

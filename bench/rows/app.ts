@@ -1,0 +1,134 @@
+import { chromium, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { createWriteStream, mkdtempSync, readFileSync } from 'node:fs';
+import { once } from 'node:events';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { isoDate } from 'core/table';
+import { huts } from 'demo/places';
+import { seededRandom } from 'demo/random';
+import type { BenchRow } from '../measure';
+
+const ROWS = 1_000_000;
+const PORT = 4733;
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+/** What the built application's main thread does while a large file comes in and is worked with. */
+export const app: BenchRow = {
+  name: 'APP',
+  work: '1,000,000 rows × 8 columns opened in the built application, grouped and filtered',
+  reach: 'progress at least 4 times a second; cancel within 200 ms; no main-thread task over 100 ms',
+  run: async () => {
+    const file = await largeFile();
+    const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+      cwd: root,
+      env: { ...process.env, PORT: String(PORT) },
+    });
+    await once(server.stdout, 'data');
+    const flags = JSON.parse(readFileSync(`${root}tools/chromium-flags.json`, 'utf8')) as string[];
+    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags.filter(flag => flag !== '--headless') });
+    try {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      return [{ at: '', timings: [], notes: await used(page, file) }];
+    } finally {
+      await browser.close();
+      server.kill();
+    }
+  },
+};
+
+async function largeFile(): Promise<string> {
+  const file = join(mkdtempSync(join(tmpdir(), 'cowbell-app-')), 'million.csv');
+  const random = seededRandom(8);
+  const out = createWriteStream(file);
+  out.write('hut,valley,day,milk,planned_milk,butterfat,cows,open\n');
+  let chunk = '';
+  for (let row = 0; row < ROWS; row++) {
+    const { hut, valley } = huts[Math.floor(random() * huts.length)] as (typeof huts)[number];
+    const milk = random() < 0.02 ? '' : (random() * 5000).toFixed(0);
+    chunk += `${hut},${valley},${isoDate(22_000 + Math.floor(random() * 700))},${milk},${(random() * 5000).toFixed(0)},${(random() * 200).toFixed(1)},${Math.floor(random() * 60)},${random() < 0.5 ? 'yes' : 'no'}\n`;
+    if (row % 20_000 === 0) {
+      if (!out.write(chunk)) await once(out, 'drain');
+      chunk = '';
+    }
+  }
+  out.end(chunk);
+  await once(out, 'finish');
+  return file;
+}
+
+interface Watched {
+  tasks: number[];
+  steps: number[];
+}
+declare const watched: Watched;
+
+async function used(page: Page, file: string): Promise<string[]> {
+  await page.addInitScript(() => {
+    const seen: Watched = { tasks: [], steps: [] };
+    Object.assign(globalThis, { watched: seen });
+    new PerformanceObserver(list => seen.tasks.push(...list.getEntries().map(entry => entry.duration))).observe({
+      type: 'longtask',
+      buffered: false,
+    });
+    new MutationObserver(() => {
+      const words = document.querySelector('progress')?.value;
+      if (words !== undefined) seen.steps.push(performance.now());
+    }).observe(document, { subtree: true, attributes: true, childList: true, characterData: true });
+  });
+  await page.goto(`http://127.0.0.1:${PORT}/`);
+  await page.locator('.ag-cell').first().waitFor();
+  await page.waitForTimeout(1000);
+  const reset = (): Promise<void> => page.evaluate(() => void ((watched.tasks = []), (watched.steps = [])));
+  const open = async (): Promise<void> => {
+    await page.getByRole('button', { name: 'Open', exact: true }).click();
+    await page.getByLabel('File', { exact: true }).setInputFiles(file);
+  };
+  const longest = async (): Promise<string> => {
+    const { tasks } = await page.evaluate(() => watched);
+    return `${Math.max(0, ...tasks).toFixed(0)} ms`;
+  };
+
+  await open();
+  await page.locator('progress').waitFor();
+  await page.waitForTimeout(600);
+  const cancelled = await page.evaluate(async () => {
+    const button = [...document.querySelectorAll('button')].find(item => item.textContent?.trim() === 'Cancel');
+    const start = performance.now();
+    button?.click();
+    while (document.querySelector('progress')) await new Promise(requestAnimationFrame);
+    return performance.now() - start;
+  });
+  await page.waitForTimeout(300);
+  await reset();
+  const start = Date.now();
+  await open();
+  await page.getByText('Take million, 1,000,000 rows').waitFor({ timeout: 120_000 });
+  const seconds = (Date.now() - start) / 1000;
+  await page.waitForTimeout(500);
+  const opening = await longest();
+  const { steps } = await page.evaluate(() => watched);
+  const gaps = steps.slice(1).map((step, i) => step - (steps[i] as number));
+  await reset();
+  const each: string[] = [];
+  const choose = async (token: string, option: string): Promise<void> => {
+    await page.locator(`[data-token="${token}"]`).first().click();
+    await page.getByRole('dialog').getByRole('option', { name: option, exact: true }).click();
+    await page.waitForTimeout(1200);
+    each.push(`${option} ${await longest()}`);
+    await reset();
+  };
+  await choose('category', 'valley');
+  await choose('measure', 'butterfat');
+  await choose('category', 'day');
+  await choose('step', 'month by month');
+  await page.locator('cb-stage').getByRole('button', { name: 'Filter', exact: true }).click();
+  await page.getByRole('option', { name: 'hut', exact: true }).click();
+  await page.waitForTimeout(1200);
+  return [
+    `opened in ${seconds.toFixed(1)} s, progress ${(steps.length / seconds).toFixed(0)} times a second, longest wait ${Math.max(0, ...gaps).toFixed(0)} ms`,
+    `cancelled in ${cancelled.toFixed(0)} ms`,
+    `longest main-thread task while opening ${opening}, while choosing ${each.join(', ')}, a filter ${await longest()}`,
+  ];
+}

@@ -1,0 +1,147 @@
+import { expect, test, type Page } from '@playwright/test';
+import { brief, cell, choose, columnTexts, expectBars, goTo, ledger, LIGHT, openApp, stage } from './support';
+
+test.beforeEach(({ page }) => openApp(page));
+
+const desk = (page: Page) => page.getByRole('group', { name: 'Formula desk' });
+const editor = (page: Page) => desk(page).locator('.cm-content');
+
+/** Writes a formula at the desk as an analyst does: open, name, type. */
+async function write(page: Page, button: string, name: string | null, formula: string): Promise<void> {
+  await page.getByRole('button', { name: button, exact: true }).click();
+  await expect(editor(page)).toBeFocused();
+  if (name !== null) await desk(page).getByLabel('called').fill(name);
+  await editor(page).click();
+  await page.keyboard.type(formula);
+}
+const use = (page: Page): Promise<void> => desk(page).getByRole('button', { name: 'Use it' }).click();
+
+test('the editor colours, completes, underlines faults, previews the first rows and a tiny chart', async ({ page }) => {
+  await write(page, 'Compute a column', 'per cow', 'mil');
+  await expect(page.locator('.cm-tooltip-autocomplete')).toContainText('milk');
+  // A completion that has only just opened takes no Enter yet.
+  await page.waitForTimeout(200);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(' / cwos');
+  await expect(desk(page).getByRole('status')).toContainText('No column is called “cwos”. Did you mean cows?');
+  await expect(editor(page).locator('.cm-lintRange-error')).toHaveText('cwos');
+  await desk(page).getByRole('button', { name: 'Use it' }).click();
+  await expect(desk(page)).toBeVisible();
+  await editor(page).click();
+  await page.keyboard.press('End');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Backspace');
+  await page.keyboard.type('case when cows > 0 then cows end');
+  await expect(
+    editor(page)
+      .locator('span')
+      .filter({ hasText: /^case$/ }),
+  ).toHaveCSS('font-weight', '600');
+  await expect(desk(page).getByRole('status')).toContainText('Gives a number.');
+  // Ashlatch's first week: 2,125 litres from 34 cows.
+  await expect(desk(page).getByRole('region', { name: 'First rows of the result' })).toContainText('62.5');
+  await expect(desk(page).locator('cb-spark path')).toHaveAttribute('d', /^M/);
+});
+
+test('the function reference is searched and inserts examples; used formulas come back', async ({ page }) => {
+  await write(page, 'Helper column', 'place', '');
+  await desk(page).getByLabel('Search functions and columns').fill('ties share');
+  await desk(page)
+    .getByRole('listitem')
+    .filter({ hasText: /^dense_rank/ })
+    .click();
+  await expect(editor(page)).toContainText('dense_rank() over (order by milk desc)');
+  await use(page);
+  await expect(ledger(page).locator('.ledger-name').filter({ hasText: 'place' })).toBeVisible();
+  await expect.poll(async () => (await columnTexts(page, 'place')).slice(0, 4)).toEqual(['1', '1', '2', '3']);
+  await page.getByRole('button', { name: 'Helper column', exact: true }).click();
+  await expect(desk(page).getByRole('listitem').first()).toContainText('dense_rank() over (order by milk desc)');
+  await page.keyboard.press('Escape');
+  await expect(desk(page)).toHaveCount(0);
+});
+
+test('a derived column becomes a column of the table; a cycle and a taken name are told at their place', async ({ page }) => {
+  await write(page, 'Compute a column', 'per cow', 'milk / cows');
+  await use(page);
+  await expect(brief(page)).toContainText('Take deliveries, 480 rows. Compute per cow.');
+  await choose(page, 'measure', 'per cow');
+  await choose(page, 'summary', 'averaged');
+  await expectBars(page, LIGHT.brass, 1);
+  await write(page, 'Compute a column', 'milk', '1');
+  await use(page);
+  await expect(desk(page).getByRole('status')).toContainText('A column is called milk already. Choose another name.');
+  await desk(page).getByRole('button', { name: 'Cancel' }).click();
+  await brief(page).getByRole('button', { name: 'per cow' }).first().click();
+  await desk(page).getByRole('button', { name: 'Remove' }).click();
+  await expect(brief(page)).not.toContainText('Compute per cow');
+  await page.keyboard.press('Control+z');
+  await expect(brief(page)).toContainText('Compute per cow');
+});
+
+test('a division by zero has no value, and the rows are counted', async ({ page }) => {
+  await write(page, 'Compute a column', 'q', '1 / (milk - milk)');
+  await expect(desk(page).getByRole('status')).toContainText('474 rows have no value');
+});
+
+test('a ratio is the ratio of sums', async ({ page }) => {
+  await page.getByRole('button', { name: 'Measures', exact: true }).click();
+  await page.getByRole('button', { name: 'by a formula…' }).click();
+  await expect(editor(page)).toBeFocused();
+  await desk(page).getByLabel('called').fill('fat share');
+  await editor(page).click();
+  await page.keyboard.type('sum(butterfat) / sum(milk)');
+  await use(page);
+  const texts = await columnTexts(page, 'fat share');
+  // Kettlemoor, by hand from the table: 3,828.5 kg of 94,190 L.
+  const kettlemoor = Number(texts[0]);
+  expect(kettlemoor).toBeGreaterThan(0.035);
+  expect(kettlemoor).toBeLessThan(0.047);
+  await choose(page, 'panel', 'a panel per measure');
+  await expect(brief(page)).toContainText('in a panel per measure');
+});
+
+test('a scope token writes the window of a helper column', async ({ page }) => {
+  await write(page, 'Helper column', 'share', 'milk / sum(milk)');
+  await desk(page).getByLabel('looking').selectOption({ label: 'over the whole figure' });
+  await use(page);
+  await ledger(page).getByRole('button', { name: 'Formula of share' }).click();
+  await expect(page.getByRole('dialog')).toContainText('milk / sum(milk) over ()');
+  await page.keyboard.press('Escape');
+  await choose(page, 'helper-scope:0', 'within each valley');
+  await ledger(page).getByRole('button', { name: 'Formula of share' }).click();
+  await expect(page.getByRole('dialog')).toContainText('milk / sum(milk) over (partition by valley)');
+  await page.keyboard.press('Escape');
+  await choose(page, 'helper-shape:0', 'as points');
+  await choose(page, 'order', 'largest share first');
+  await expect.poll(async () => Number((await columnTexts(page, 'share'))[0])).toBeGreaterThan(0.3);
+});
+
+test('a formula keeps rows; everything follows', async ({ page }) => {
+  await stage(page).getByRole('button', { name: 'Filter', exact: true }).click();
+  await page.getByRole('button', { name: /where a formula is true/ }).click();
+  await expect(editor(page)).toBeFocused();
+  await page.keyboard.type("valley <> 'Tolm' and milk > 3000");
+  await use(page);
+  await expect(stage(page).getByRole('button', { name: /valley <> 'Tolm' and milk > 3000/ })).toBeVisible();
+  await expect.poll(() => columnTexts(page, 'valley')).not.toContain('Tolm');
+  await stage(page).getByRole('button', { name: 'Take off the filter on a formula' }).click();
+  await expectBars(page, LIGHT.brass, 2);
+});
+
+test('number formats are named once and used in ledger, labels, hover and axis', async ({ page }) => {
+  await page.getByRole('button', { name: 'Number formats' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Name').fill('hecto');
+  await sheet.getByLabel('Behind').fill(' hL');
+  await sheet.getByLabel('In units of').fill('100');
+  await sheet.getByLabel('Decimals').fill('1');
+  await sheet.getByRole('button', { name: 'Add it' }).click();
+  await page.keyboard.press('Escape');
+  await choose(page, 'format:0', 'as hecto');
+  await expect(cell(page, 0, 'milk')).toHaveText('941.9 hL');
+  await expect(cell(page, 0, 'highest')).toHaveText('941.9 hL');
+  await page.keyboard.press('Alt+2');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('.hover-card')).toContainText('941.9 hL is the highest');
+  await goTo(page, 'Fat content by quarter');
+  await expect(cell(page, 0, 'fat content')).toHaveText(/^\d\.\d\d %$/);
+});
