@@ -48,7 +48,9 @@ function shownAs({ type }: Typed, sql: string): string {
 }
 
 const plain = (value: unknown): Cell =>
-  value === null || typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean' ? value : String(value as bigint);
+  value === null || typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean'
+    ? value
+    : (value as bigint).toString();
 
 export function compiled(text: string, table: Table, place: FormulaPlace): Typed {
   const read = compileFormula(text, scopeOf(table), place);

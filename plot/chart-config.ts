@@ -73,10 +73,10 @@ function radiiOf({ shape, marked, values }: Layer): number[] {
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
 export function optionsOf(plan: Plan): ChartOptions<'bar'> {
   const several = plan.panels.length > 1;
-  const values = Object.fromEntries(
-    plan.panels.flatMap((_, panel) => [
+  const values: Record<string, object> = Object.fromEntries(
+    plan.panels.flatMap((_, panel): [string, object][] => [
       [valueAxisId(panel), valueAxis(plan, panel)],
-      ...(several ? [[stripId(panel), strip(plan, panel)]] : []),
+      ...(several ? [[stripId(panel), strip(plan, panel)] as [string, object]] : []),
     ]),
   );
   return {

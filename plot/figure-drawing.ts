@@ -54,7 +54,7 @@ export class FigureDrawing {
         barLabels(planNow),
         pointedRow(planNow, () => this.row),
       ] as never,
-    }) as unknown as AnyChart;
+    });
   }
 
   /** Draws another plan. Cost: one update of Chart.js. */
@@ -67,7 +67,7 @@ export class FigureDrawing {
     const alike = sameShapes(before.layers, plan.layers);
     // Keeping the dataset objects lets Chart.js reuse its marks.
     data.datasets = alike ? fresh.map((dataset, i): AnyDataset => Object.assign(data.datasets[i] ?? {}, dataset)) : fresh;
-    this.chart.options = { ...optionsOf(plan), ...this.fixed } as never;
+    this.chart.options = { ...optionsOf(plan), ...this.fixed };
     this.chart.update('none');
   }
 

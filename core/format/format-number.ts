@@ -13,10 +13,11 @@ export interface NumberStyle {
   readonly scale?: number | undefined;
 }
 
-const writers = new Map<string, Intl.NumberFormat>();
+// By decimals and grouping, as one number: labels are written by the hundred.
+const writers = new Map<number, Intl.NumberFormat>();
 
 function writerOf(minimum: number, maximum: number, useGrouping: boolean): Intl.NumberFormat {
-  const key = `${minimum}:${maximum}:${useGrouping}`;
+  const key = minimum * 1000 + maximum * 10 + (useGrouping ? 1 : 0);
   let writer = writers.get(key);
   if (!writer) {
     writer = new Intl.NumberFormat('en', { minimumFractionDigits: minimum, maximumFractionDigits: maximum, useGrouping });

@@ -57,9 +57,9 @@ export function mayCast(from: ColumnType, { type }: CastTarget): boolean {
 export function castVec(arg: Vec, { type, whole }: CastTarget): Vec {
   if (type === 'text') return toText(arg);
   if (arg.type === 'text') return fromText(arg, type, whole);
-  if (type === 'boolean' || arg.type === 'boolean') return throughBoolean(arg as NumericVec | BooleanVec, type);
-  const data = (arg as NumericVec).data.map(momentOrNumber(arg.type, type, whole));
-  return { type, data, constant: arg.constant } as Vec;
+  if (type === 'boolean' || arg.type === 'boolean') return throughBoolean(arg, type);
+  const data = arg.data.map(momentOrNumber(arg.type, type, whole));
+  return { type, data, constant: arg.constant };
 }
 
 function momentOrNumber(from: ColumnType, to: ColumnType, whole: boolean): (raw: number) => number {

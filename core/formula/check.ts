@@ -190,7 +190,7 @@ function checkArithmetic(check: Check, expr: Binary, sign: '+' | '-' | '*' | '/'
   const needs: readonly ColumnType[] = sign === '-' ? ['number', 'date', 'timestamp'] : ['number'];
   const left = check.typed(expr.left, ...needs);
   const moment = left.type === 'date' || left.type === 'timestamp';
-  const right = check.typed(expr.right, moment ? (left.type as ColumnType) : 'number');
+  const right = check.typed(expr.right, moment ? left.type : 'number');
   if (moment) return { op: 'days-between', left, right, type: 'number', key: infix(left, '-', right) };
   return { op: 'arithmetic', sign, left, right, type: 'number', key: infix(left, sign, right) };
 }

@@ -31,7 +31,7 @@ export function windowText(
   { partition, order, bounds }: TypedWindow,
   write: (part: { readonly key: string }) => string = part => part.key,
 ): string {
-  const by = partition.length ? `partition by ${partition.map(write as never).join(', ')}` : '';
+  const by = partition.length ? `partition by ${partition.map(write).join(', ')}` : '';
   const sorted = order.length ? `order by ${order.map(item => orderText(item, write)).join(', ')}` : '';
   const frame = bounds ? `${bounds.unit} between ${boundText(bounds.from)} and ${boundText(bounds.to)}` : '';
   return `over (${[by, sorted, frame].filter(Boolean).join(' ')})`;

@@ -44,7 +44,8 @@ export function slideAggregate(run: WindowRun, f: TypedAggregate, entry: Aggrega
   const data = new Float64Array(rows);
   for (let at = 0; at < rows; at++) data[sorted.rows[at] as number] = atPositions[at] as number;
   if (text && ranks && entry.gives === 'same') return placesToTexts(text, ranks, data);
-  return { type: entry.gives === 'same' ? (first.type as 'number') : 'number', data, constant: false };
+  const type = entry.gives === 'same' && (first.type === 'date' || first.type === 'timestamp') ? first.type : 'number';
+  return { type, data, constant: false };
 }
 
 function slid(f: TypedAggregate, entry: Aggregate, sliding: Sliding, second: Float64Array | null, { starts }: SortedWindow): Float64Array {
@@ -87,8 +88,7 @@ function inOrder(data: Float64Array, vec: Vec, { rows }: SortedWindow): Float64A
 /** A window function proper: ranks, neighbours, values of the frame. */
 export function runWindowCall(run: WindowRun, f: TypedWindowCall, args: readonly Vec[]): Vec {
   const entry = windowFunctions[f.name] as WindowFunction;
-  if (entry.kind === 'number')
-    return { type: 'number', data: entry.run(run.sorted, (args[0]?.data ?? []) as ArrayLike<number>), constant: false };
+  if (entry.kind === 'number') return { type: 'number', data: entry.run(run.sorted, args[0]?.data ?? []), constant: false };
   const [value, n, otherwise] = args;
   const from = entry.kind === 'offset' ? neighbours(run, entry.direction, n) : framePlaces(run, entry.pick, n);
   return valuesAt(value as Vec, from, otherwise, run.rows);
@@ -144,7 +144,7 @@ function valuesAt(value: Vec, from: Int32Array, otherwise: Vec | undefined, rows
   const fillers = filler && source.type === 'text' ? recoded(filler as TextVec, source as TextVec) : filler?.data;
   for (let row = 0; row < rows; row++) if (from[row] === -1) data[row] = fillers ? (fillers[row] as number) : marker;
   const extended = filler && source.type === 'text' ? [...source.dictionary, ...(filler as TextVec).dictionary] : undefined;
-  return { ...taken, ...(extended ? { dictionary: extended } : {}), constant: false } as Vec;
+  return { ...taken, ...(extended ? { dictionary: extended } : {}), constant: false };
 }
 
 /** Codes of one dictionary as codes behind another's. */

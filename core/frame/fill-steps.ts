@@ -46,7 +46,7 @@ function extended(column: Values, i: number, keyCount: number, absent: readonly 
   const { length } = column.data;
   const marker = column.type === 'text' ? MISSING_TEXT : column.type === 'boolean' ? MISSING_BOOLEAN : NaN;
   const data = new (column.data.constructor as new (length: number) => Float64Array)(length + absent.length);
-  data.set(column.data as Float64Array);
+  data.set(column.data);
   absent.forEach(({ step, split }, at) => {
     data[length + at] = i === 0 ? step : i < keyCount ? (column.data[firstRows[split] as number] as number) : marker;
   });

@@ -133,19 +133,22 @@ function layerOf({ frame, applied, winners, livery, write }: LayoutRequest, { me
 
 /** A mark is labelled once, whichever of its cues asks. */
 function labelsOf(applied: readonly AppliedCue[], measure: string, { rows }: Slice, data: Float64Array, write: ValueWriter): LabelAsk[] {
-  const wanted = new Set<number>();
+  const wanted = new Uint8Array(data.length);
+  let any = false;
   for (const { cue, helpers, treatments } of applied) {
     if (cue.measure !== measure) continue;
     for (const { part, label } of treatments) {
       const column = label ? helpers.find(helper => helper.part === part)?.column : undefined;
-      if (column) for (const row of rowsWithValue(column)) wanted.add(row);
+      if (!column) continue;
+      any = true;
+      for (const row of rowsWithValue(column)) wanted[row] = 1;
     }
   }
-  if (wanted.size === 0) return [];
   const labels: LabelAsk[] = [];
+  if (!any) return labels;
   for (let at = 0; at < rows.length; at++) {
     const row = rows[at] as number;
-    if (wanted.has(row)) labels.push({ at, text: write.value(measure, data[row] as number) });
+    if (wanted[row] === 1) labels.push({ at, text: write.value(measure, data[row] as number) });
   }
   return labels;
 }

@@ -217,7 +217,7 @@ describe('layers, panels and formats', () => {
       'Columns of milk for 4 values, a series per valley, in table order.',
     ],
   ];
-  for (const [name, plan, look, expected] of cases) it(name, () => expect(look(plan)).toEqual(expected as never));
+  for (const [name, plan, look, expected] of cases) it(name, () => expect(look(plan)).toEqual(expected));
   it('periods are named as people name them', () => {
     const dated = makeTable('t', [named('d', valuesFrom('date', ['2031-02-03', '2031-05-04'])), ...tableOf({ x: [1, 2] }).columns]);
     const names = (grain: 'month' | 'quarter' | 'year'): string[] => {

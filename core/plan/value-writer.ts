@@ -28,9 +28,14 @@ export function writerOf({ data, scales }: Figure, { units, formats }: Writing):
     const isFirst = name === data.measures[0]?.name;
     return ((isFirst ? scales.unit : null) ?? own) || undefined;
   };
+  const styles = new Map<string, NumberStyle>();
   const style = (name: string): NumberStyle => {
-    const format = formatOf(name);
-    return format ? styleOf(format) : { decimals: scales.decimals ?? undefined };
+    let found = styles.get(name);
+    if (!found) {
+      const format = formatOf(name);
+      styles.set(name, (found = format ? styleOf(format) : { decimals: scales.decimals ?? undefined }));
+    }
+    return found;
   };
   return {
     unit: name => (formatOf(name) ? undefined : unit(name)),

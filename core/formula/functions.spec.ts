@@ -1,0 +1,169 @@
+import { messageFor } from 'core/result';
+import { cellAt, makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
+import { addWindows, compileFormula, Evaluator, functionReference, namesIn, scopeOf, sqlOf } from './index';
+
+const table = makeTable('t', [
+  ...tableOf({ t: ['Alm Hut', null], x: [-2.5, NaN], b: [true, null], n: ['12.5', 'twelve'] }).columns,
+  named('d', valuesFrom('date', ['2031-01-31', null])),
+  named('m', valuesFrom('timestamp', ['2031-06-02 05:30:15', null])),
+]);
+
+function compiled(text: string, place: 'column' | 'measure' = 'column') {
+  const read = compileFormula(text, scopeOf(table), place);
+  if (!read.ok) throw new Error(`${text}: ${read.problems.map(messageFor).join()}`);
+  return read.value;
+}
+const first = (text: string): Cell => cellAt(new Evaluator(table).values(compiled(text)), 0);
+const second = (text: string): Cell => cellAt(new Evaluator(table).values(compiled(text)), 1);
+
+describe('functions, by hand', () => {
+  const cases: readonly [formula: string, value: Cell][] = [
+    // Halves go away from zero; casting to a whole number goes to the even one.
+    ['round(x)', -3],
+    ['round(2.45, 1)', 2.5],
+    ['round(1234, -2)', 1200],
+    ['cast(2.5 as integer)', 2],
+    ['cast(3.5 as bigint)', 4],
+    ['trunc(x)', -2],
+    ['sign(x)', -1],
+    ['ceil(x)', -2],
+    ['floor(x)', -3],
+    ['power(2, 10)', 1024],
+    ['power(0, -1)', null],
+    ['power(x, 0.5)', null],
+    ['ln(0)', null],
+    ['log10(1000)', 3],
+    ['log(2, 8)', 3],
+    ['log(1, 8)', null],
+    ['exp(0)', 1],
+    ['mod(-7, 3)', -1],
+    ['7 % 0', null],
+    ['greatest(1, x, 3)', 3],
+    ['least(1, null)', null],
+    // Characters are code points.
+    ['upper(t)', 'ALM HUT'],
+    ["length('日本🔔')", 3],
+    ["substring('日本🔔語', 2, 2)", '本🔔'],
+    ["left('🔔ab', 1)", '🔔'],
+    ["right('abc', -1)", 'bc'],
+    ["strpos('🔔ab', 'b')", 3],
+    ["replace('a.b.c', '.', '$&')", 'a$&b$&c'],
+    ["trim('  a b ')", 'a b'],
+    ["concat('a', null, 'b')", 'ab'],
+    ["'a' || null", null],
+    ["t like 'Alm%'", true],
+    ["t like 'alm%'", false],
+    ["'a.c' like 'a_c'", true],
+    ["'abc' like 'a.c'", false],
+    ["'50% off' like '50%%'", true],
+    // Days, weeks from Monday, ISO weeks; the end of a shorter month stands for the days it lacks.
+    ["d + interval '1 month'", '2031-02-28'],
+    ["d - interval '2 months'", '2030-11-30'],
+    ["d + interval '1 year 1 day'", '2032-02-01'],
+    ["d + interval '90 minutes'", '2031-01-31 01:30:00'],
+    ["m - interval '1 day'", '2031-06-01 05:30:15'],
+    ["d - date '2031-01-01'", 30],
+    ["m - timestamp '2031-06-02 00:00:00' < 0.25", true],
+    ['extract(week from d)', 5],
+    ["extract(week from date '2027-01-01')", 53],
+    ['extract(dow from d)', 5],
+    ['extract(doy from d)', 31],
+    ['extract(minute from m)', 30],
+    ["date_trunc('week', d)", '2031-01-27'],
+    ["date_trunc('quarter', m)", '2031-04-01 00:00:00'],
+    ["date_trunc('hour', m)", '2031-06-02 05:00:00'],
+    ['cast(d as timestamp)', '2031-01-31 00:00:00'],
+    ['cast(m as date)', '2031-06-02'],
+    ['cast(n as double precision)', 12.5],
+    ['cast(b as text)', 'true'],
+    ['cast(0 as boolean)', false],
+    ["cast('no' as boolean)", false],
+    ['cast(x as text)', '-2.5'],
+  ];
+  for (const [formula, value] of cases)
+    it(formula, () => {
+      const got = first(formula);
+      if (typeof value === 'number' && typeof got === 'number') expect(got).toBeCloseTo(value, 9);
+      else expect(got).toEqual(value as never);
+    });
+  for (const formula of [
+    'abs(x)',
+    'upper(t)',
+    "t || 'x'",
+    "d + interval '1 day'",
+    'extract(year from d)',
+    "date_trunc('month', d)",
+    'cast(b as integer)',
+    "t like '%'",
+    'cast(n as double precision)',
+    'm - m',
+  ])
+    it(`${formula} of a missing value is missing`, () => expect(second(formula)).toBeNull());
+
+  it('counts rows that have no value though their parts do', () => {
+    const over = tableOf({ a: [1, 2, null, 4], z: [0, 1, 0, 0] });
+    const count = (text: string): number => {
+      const read = compileFormula(text, scopeOf(over));
+      return read.ok ? new Evaluator(over).withoutValue(read.value) : -1;
+    };
+    expect(['a / z', 'ln(a - 2)', 'a + z', 'coalesce(a / z, 0)', '1 / 0'].map(count)).toEqual([2, 2, 0, 2, 4]);
+  });
+});
+
+describe('SQL text', () => {
+  const cases: readonly [formula: string, sql: string, place?: 'measure'][] = [
+    ['x + 1', '(x + 1)'],
+    ['x / 2', '(x * 1.0 / nullif(2, 0))'],
+    ['x between 1 and 2', '((x >= 1) and (x <= 2))'],
+    ['x in (1, 2)', '((x = 1) or (x = 2))'],
+    ['sqrt(x)', 'case when x >= 0 then sqrt(x) end'],
+    ['rank() over (order by x desc)', 'rank() over (order by x desc nulls last)'],
+    [
+      'sum(x) over (partition by t order by d rows 2 preceding)',
+      'sum(x) over (partition by t order by d nulls last rows between 2 preceding and current row)',
+    ],
+    ["d + interval '7 days'", "cast(d + interval '7 days' as date)"],
+    ["case t when 'a' then 1 end", "case when (t = 'a') then 1 end"],
+    ['percentile_cont(0.9) within group (order by x)', 'percentile_cont(0.9) within group (order by x)', 'measure'],
+    ['count(distinct t) filter (where b)', 'count(distinct t) filter (where b)', 'measure'],
+    ["t = 'it''s'", "(t = 'it''s')"],
+    ['cast(n as double precision)', 'try_cast(n as double precision)'],
+  ];
+  for (const [formula, sql, place] of cases) it(formula, () => expect(sqlOf(compiled(formula, place))).toBe(sql));
+  it('quotes names that an engine would take for its own words', () => {
+    const odd = tableOf({ at: [1], Milk: [2], 'a "b"': [3] });
+    const read = compileFormula('at + "Milk" + "a ""b"""', scopeOf(odd));
+    expect(read.ok && sqlOf(read.value)).toBe('(("at" + "Milk") + "a ""b""")');
+  });
+});
+
+describe('windows written for the analyst', () => {
+  const cases: readonly [text: string, written: string][] = [
+    ['milk / sum(milk)', 'milk / sum(milk) over (W)'],
+    ['sum(milk) over () - avg(milk)', 'sum(milk) over () - avg(milk) over (W)'],
+    ['case when milk = max(milk) then rank() end', 'case when milk = max(milk) over (W) then rank() over (W) end'],
+    ['abs(lag(milk)) + coalesce(lead(milk), 0)', 'abs(lag(milk) over (W)) + coalesce(lead(milk) over (W), 0)'],
+    ['sum(milk) filter (where open)', 'sum(milk) filter (where open) over (W)'],
+    ['milk + 1', 'milk + 1'],
+    ['milk +', 'milk +'],
+  ];
+  for (const [text, written] of cases) it(text, () => expect(addWindows(text, 'W')).toBe(written));
+});
+
+describe('the function reference', () => {
+  it('has every function once, with words and an example', () => {
+    expect(new Set(functionReference.map(entry => entry.name)).size).toBe(functionReference.length);
+    for (const { name, signature, help, example } of functionReference) {
+      expect(signature.startsWith(name)).toBe(true);
+      expect(help.endsWith('.')).toBe(true);
+      expect(example).toContain(`${name}(`);
+    }
+  });
+  it('knows the columns that a formula reads', () =>
+    expect([...namesIn(compiled('case when b then x else sum(x) over (partition by t order by d) end'))].sort()).toEqual([
+      'b',
+      'd',
+      't',
+      'x',
+    ]));
+});
