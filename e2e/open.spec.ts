@@ -77,3 +77,17 @@ test('the sample stays and comes back from the library', async ({ page }) => {
   await page.getByRole('button', { name: 'Remove own' }).click();
   await expect(page.getByRole('dialog').getByText('own', { exact: true })).toHaveCount(0);
 });
+
+test('a large file shows its progress in numbers and can be cancelled; nothing is changed', async ({ page }) => {
+  const text = `stall,litres,day\n${Array.from({ length: 1_400_000 }, (_, i) => `stall ${i % 25},${i % 997},2031-05-0${1 + (i % 9)}`).join('\n')}`;
+  await page.evaluate(words => {
+    const dataTransfer = new DataTransfer();
+    dataTransfer.items.add(new File([words], 'large.csv'));
+    const target = document.querySelector('cb-shell') as HTMLElement;
+    target.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+  }, text);
+  await expect(page.getByText(/^Opening large\.csv: \d+ %$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(notice(page, /Opening large\.csv was cancelled\. Nothing was changed\./)).toBeVisible();
+  await expect(brief(page)).toContainText('Take deliveries, 480 rows.');
+});

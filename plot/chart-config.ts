@@ -89,7 +89,7 @@ export function optionsOf(plan: Plan): ChartOptions<'bar'> {
     layout: { padding: { top: 14, right: 20, bottom: 12, left: 14 } },
     font: { family: plan.livery.font, size: 12 },
     scales: { [CATEGORY_AXIS]: categoryAxis(plan), ...values },
-  } as ChartOptions<'bar'>;
+  };
 }
 
 /** The strip beside a panel that holds its name and keeps it apart from its neighbour: an axis without anything on it. */

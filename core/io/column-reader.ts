@@ -61,8 +61,9 @@ export class ColumnReader {
   constructor(
     readonly name: string,
     readonly plan: ColumnPlan,
+    expectedRows: number,
   ) {
-    this.data = memoryFor(plan.type, 1024);
+    this.data = memoryFor(plan.type, Math.max(16, expectedRows));
   }
 
   push(text: string | undefined): void {
@@ -72,7 +73,9 @@ export class ColumnReader {
   }
 
   column(): Column {
-    const data = this.data.slice(0, this.length);
+    // Memory that was guessed well is used as it is; what was guessed far too large is given back.
+    const fits = this.length >= this.data.length * 0.8;
+    const data = fits ? this.data.subarray(0, this.length) : this.data.slice(0, this.length);
     return named(this.name, {
       type: this.plan.type,
       data,
@@ -99,7 +102,7 @@ export class ColumnReader {
   }
 
   private grow(): void {
-    const larger = memoryFor(this.plan.type, this.data.length * 2);
+    const larger = memoryFor(this.plan.type, Math.ceil(this.data.length * 1.5) + 16);
     larger.set(this.data);
     this.data = larger;
   }

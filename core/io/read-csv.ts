@@ -1,11 +1,11 @@
 import { failure, success, type FileProblem, type Result } from 'core/result';
 import { makeTable, type Table } from 'core/table';
 import { ColumnReader, planColumn, type ColumnPlan } from './column-reader';
-import { decodeText } from './decode';
+import { encodingOf, NotUtf8, textPieces, westernEuropean, wholeText, type Encoding } from './decode';
 import { delimiterOf } from './delimiter';
 import { headerNames } from './header';
 import { lineOfRow } from './line-of-row';
-import { tokenize } from './tokenize';
+import { tokenizePieces } from './tokenize';
 
 /** A table read from a file, and everything that had to be assumed or mended. */
 export interface ImportedTable {
@@ -24,30 +24,48 @@ export interface ReadOptions {
  * Problems: empty, binary, no rows, an unclosed quote. Cost: one pass; no row is kept.
  */
 export function readCsv(bytes: Uint8Array, file: string, options: ReadOptions = {}): Result<ImportedTable> {
-  const decoded = decodeText(bytes, file);
-  if (!decoded.ok) return decoded;
-  const { text, notes } = decoded.value;
-  if (text.trim() === '') return failure({ code: 'file-empty', file });
-  const read = readText(text, file, options, new Set());
-  return read.ok ? success({ table: read.value.table, notes: [...notes, ...read.value.notes] }) : read;
+  const encoding = encodingOf(bytes, file);
+  if (!encoding.ok) return encoding;
+  try {
+    return readAs({ bytes, file, options, encoding: encoding.value }, new Set());
+  } catch (error) {
+    if (error instanceof NotUtf8) return readAs({ bytes, file, options, encoding: westernEuropean }, new Set());
+    throw error;
+  }
 }
 
-function readText(text: string, file: string, options: ReadOptions, asText: ReadonlySet<number>): Result<ImportedTable> {
-  const delimiter = delimiterOf(text);
-  const run = new TableRun(delimiter, asText);
-  const faults = tokenize(text, (row, number) => run.take(row, number), { delimiter, onProgress: options.onProgress });
-  const lineOf = (row: number): number => lineOfRow(text, row, delimiter);
+interface Source {
+  readonly bytes: Uint8Array;
+  readonly file: string;
+  readonly options: ReadOptions;
+  readonly encoding: Encoding;
+}
+
+function readAs(source: Source, asText: ReadonlySet<number>): Result<ImportedTable> {
+  const { bytes, file, options, encoding } = source;
+  const delimiter = delimiterOf(wholeText(bytes.subarray(0, DELIMITER_BYTES), encoding));
+  const run = new TableRun(delimiter, asText, bytes.length);
+  const faults = tokenizePieces(textPieces(bytes, encoding), (row, number) => run.take(row, number), {
+    delimiter,
+    // Characters are never more than bytes, so the share never runs ahead.
+    onTaken: characters => options.onProgress?.(Math.min(1, characters / bytes.length)),
+  });
+  options.onProgress?.(1);
+  let text: string | undefined;
+  const lineOf = (row: number): number => lineOfRow((text ??= wholeText(bytes, encoding)), row, delimiter);
   if (faults.unclosed !== undefined) return failure({ code: 'quote-unclosed', line: lineOf(faults.unclosed) });
   run.finish();
-  if (run.rowCount === 0) return failure({ code: 'file-no-rows', file });
+  if (run.rowCount === 0) return failure(run.hasHeader ? { code: 'file-no-rows', file } : { code: 'file-empty', file });
   const misread = run.misreadColumns();
   // The sample misled: those columns are text, and only a second reading still has their texts.
-  if (misread.length) return readText(text, file, options, new Set([...asText, ...misread]));
+  if (misread.length) return readAs(source, new Set([...asText, ...misread]));
   const misplaced = faults.misplaced.slice(0, KEPT_NOTES).map(row => ({ code: 'quote-misplaced' as const, line: lineOf(row) }));
   const name = file.replace(/\.[^.]*$/, '') || file;
-  return success({ table: makeTable(name, run.columns()), notes: [...misplaced, ...run.notes(lineOf)] });
+  return success({ table: makeTable(name, run.columns()), notes: [...encoding.notes, ...misplaced, ...run.notes(lineOf)] });
 }
 
+// Enough of the file to see how its cells are cut.
+const DELIMITER_BYTES = 40_000;
 // Rows looked at before types are chosen.
 const SAMPLE_ROWS = 2_000;
 // Enough to show where a file is faulty; the rest is counted.
@@ -68,7 +86,12 @@ class TableRun {
   constructor(
     private readonly delimiter: string,
     private readonly asText: ReadonlySet<number>,
+    private readonly bytes: number,
   ) {}
+
+  get hasHeader(): boolean {
+    return this.header !== undefined;
+  }
 
   take(row: readonly string[], number: number): void {
     if (row.length === 1 && (row[0] as string).trim() === '') return;
@@ -91,7 +114,8 @@ class TableRun {
     const width = sample.reduce((widest, row) => Math.max(widest, row.length), this.header?.length ?? 0);
     const { names, notes } = headerNames(this.header ?? [], width);
     this.headerNotes.push(...notes);
-    this.readers = names.map((name, i) => new ColumnReader(name, this.planAt(sample, i)));
+    const expected = expectedRows(sample, this.bytes);
+    this.readers = names.map((name, i) => new ColumnReader(name, this.planAt(sample, i), expected));
     for (const row of sample) this.push(row);
   }
 
@@ -131,10 +155,18 @@ class TableRun {
   private addLateColumn(): void {
     const { names, notes } = headerNames([...this.readers.map(reader => reader.name), '']);
     this.headerNotes.push(...notes);
-    const reader = new ColumnReader(names.at(-1) as string, TEXT_PLAN);
+    const reader = new ColumnReader(names.at(-1) as string, TEXT_PLAN, this.rowCount + 1);
     for (let row = 0; row < this.rowCount; row++) reader.push(undefined);
     this.readers.push(reader);
   }
+}
+
+/** About how many rows a file has, from the length of its first ones: a little too many rather than too few. */
+function expectedRows(sample: readonly (readonly string[])[], bytes: number): number {
+  let characters = 0;
+  for (const row of sample) for (const cell of row) characters += cell.length + 1;
+  const perRow = characters / Math.max(1, sample.length);
+  return Math.ceil((bytes / Math.max(1, perRow)) * 1.02) + 16;
 }
 
 /** Row numbers of the file by data row. Blank lines shift them; only the shifts are kept. */
