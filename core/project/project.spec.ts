@@ -1,4 +1,3 @@
-import { cueKinds } from 'core/cue';
 import { plainMeasure } from 'core/frame';
 import { readSentence } from 'core/sentence';
 import {
