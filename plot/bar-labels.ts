@@ -1,6 +1,7 @@
 import type { Chart, Plugin } from 'chart.js';
-import { placeBarLabels, type BarEnd, type Box } from 'core/label';
+import { GAP_BEYOND, placeBarLabels, type BarEnd, type Box } from 'core/label';
 import type { LabelAsk, Plan } from 'core/plan';
+import { boxOfBar, type PlacedBar } from './bar-painter';
 
 // Label text in CSS pixels: as large as the bars allow, never too small to read.
 const LARGEST = 13;
@@ -22,16 +23,46 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
     const wanted = plan.layers.flatMap((layer, i) =>
       layer.labels
         .filter(ask => !Number.isNaN(layer.values[ask.at]))
-        .map(ask => ({ ask, end: endOf(chart, { dataset: i, ask, lying: plan.lying, value: layer.values[ask.at] as number, size }) })),
+        .map((ask): Wanted => {
+          const end = endOf(chart, { dataset: i, ask, lying: plan.lying, value: layer.values[ask.at] as number, size });
+          const inside = plan.stacked && layer.shape === 'column' ? insideOf(chart, i, ask, end, plan.lying) : null;
+          return { ask, end: inside ?? end, onColour: inside ? (layer.colours[ask.at] ?? null) : null };
+        }),
     );
     const boxes = placeBarLabels(
       wanted.map(({ end }) => end),
       roomOf(chart),
     );
-    boxes.forEach((box, at) => ctx.fillText((wanted[at] as { ask: LabelAsk }).ask.text, box.left, box.top + box.height / 2));
+    boxes.forEach((box, at) => {
+      const { ask, onColour } = wanted[at] as Wanted;
+      ctx.fillStyle = onColour === null ? plan.livery.ink : readableOn(onColour, plan.livery);
+      ctx.fillText(ask.text, box.left, box.top + box.height / 2);
+    });
     ctx.restore();
   },
 });
+
+/** A label with its place; `onColour` is the colour it stands on when that is a bar. */
+interface Wanted {
+  readonly ask: LabelAsk;
+  readonly end: BarEnd;
+  readonly onColour: string | null;
+}
+
+/** In a stack, beyond a bar's end lies the next bar: the label stands inside its own, where that is large enough. */
+function insideOf(chart: Chart, dataset: number, ask: LabelAsk, end: BarEnd, lying: boolean): BarEnd | null {
+  const bar = chart.getDatasetMeta(dataset).data[ask.at] as unknown as PlacedBar;
+  const [left, top, width, height] = boxOfBar(bar, lying);
+  if (width < end.width + 4 || height < end.height + 2) return null;
+  return { ...end, x: left + width / 2, y: top + height / 2 + end.height / 2 + GAP_BEYOND, direction: 'up' };
+}
+
+/** Ink or ground, whichever is further from a colour in lightness. */
+function readableOn(colour: string, { ink, ground }: Plan['livery']): string {
+  const light = (hex: string): number =>
+    [1, 3, 5].reduce((sum, at, i) => sum + parseInt(hex.slice(at, at + 2), 16) * ([0.3, 0.59, 0.11][i] as number), 0);
+  return Math.abs(light(colour) - light(ink)) >= Math.abs(light(colour) - light(ground)) ? ink : ground;
+}
 
 /** Lying bars closer together than a line of text get smaller labels. */
 function sizeFor({ chartArea }: Chart, { lying, categories }: Plan): number {

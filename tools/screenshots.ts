@@ -41,6 +41,33 @@ const views: readonly View[] = [
       await page.getByText('Rushfold, 24 rows').waitFor();
     },
   },
+  { name: 'windows-in-panels', steps: page => goTo(page, 'Milk so far by valley') },
+  { name: 'change-by-month', steps: page => goTo(page, 'Change by month') },
+  { name: 'ratio-by-quarter', steps: page => goTo(page, 'Fat content by quarter') },
+  {
+    name: 'formula-desk',
+    steps: async page => {
+      await page.getByRole('button', { name: 'Helper column', exact: true }).click();
+      await page.locator('.cm-content').waitFor();
+      await page.keyboard.type('case when milk > avg(milk) then milk - avg(milk) end');
+      await page.locator('#desk-scope').selectOption({ label: 'within each valley' });
+      await page.getByText('Gives a number').waitFor();
+    },
+  },
+  {
+    name: 'stacked-series',
+    scheme: 'dark',
+    steps: async page => {
+      const choose = async (token: string, option: string): Promise<void> => {
+        await page.locator(`[data-token="${token}"]`).click();
+        await page.getByRole('option', { name: option, exact: true }).click();
+      };
+      await choose('category', 'week');
+      await choose('step', 'month by month');
+      await choose('series', 'a series per valley');
+      await choose('arrange', 'stacked');
+    },
+  },
   { name: 'open', steps: page => page.getByRole('button', { name: 'Open', exact: true }).click() },
   { name: 'hand-over', steps: page => page.getByRole('button', { name: 'Hand over' }).click() },
 ];

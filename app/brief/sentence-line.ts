@@ -15,7 +15,7 @@ export interface TokenChoice {
   imports: [TokenWord],
   host: { class: 'block text-sentence leading-[1.65]' },
   // One line, no breaks: white space between the parts would stand before the commas.
-  template: `@for (part of sentence(); track $index) {
+  template: `@for (part of sentence(); track trackOf(part, $index)) {
     @if (asToken(part); as token) {
       <cb-token [token]="token" (chosen)="chosen.emit({ key: token.key, value: $event })" (wrote)="wrote.emit(token)" />
     } @else {
@@ -27,6 +27,11 @@ export class SentenceLine {
   readonly sentence = input.required<Sentence>();
   readonly chosen = output<TokenChoice>();
   readonly wrote = output<Token>();
+
+  /** A word keeps its place on screen, and its open sheet, when others come or go before it. */
+  protected trackOf(part: string | Token, index: number): string | number {
+    return typeof part === 'string' ? index : part.key;
+  }
 
   protected asToken(part: string | Token): Token | null {
     return typeof part === 'string' ? null : part;

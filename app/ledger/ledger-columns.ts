@@ -3,7 +3,7 @@ import { formatNumber } from 'core/format';
 import { partsOfMeasure } from 'core/project';
 import { helperFormula, type Frame } from 'core/frame';
 import { rowNames, writerOf, type Picture, type ValueWriter } from 'core/plan';
-import { cellAt, columnOf, isNumeric, textAt, type CellEdit, type Column } from 'core/table';
+import { cellAt, columnOf, textAt, type CellEdit, type Column } from 'core/table';
 import type { CellMark, GridColumn } from './grid-column';
 
 /** The ledger's columns: data first, then each cue's helper columns. */
@@ -51,7 +51,12 @@ const asText = (column: Column, row: number, write: Written): string =>
 const numberText = (value: number, write: Written): string => (Number.isNaN(value) ? '' : write(value));
 
 function base(column: Column, write: Written = formatNumber): Pick<GridColumn, 'name' | 'numeric' | 'value' | 'text'> {
-  return { name: column.name, numeric: isNumeric(column), value: row => cellAt(column, row), text: row => asText(column, row, write) };
+  return {
+    name: column.name,
+    numeric: column.type === 'number',
+    value: row => cellAt(column, row),
+    text: row => asText(column, row, write),
+  };
 }
 
 interface From {

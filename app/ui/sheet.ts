@@ -10,6 +10,7 @@ import {
   input,
   output,
   signal,
+  type EmbeddedViewRef,
   type TemplateRef,
   ViewContainerRef,
 } from '@angular/core';
@@ -65,7 +66,9 @@ export class Sheet {
         .withViewportMargin(8),
     });
     this.overlay = overlay;
-    overlay.attach(new TemplatePortal(this.cbSheet(), this.views, { $implicit: () => this.close() }));
+    const view = overlay.attach(
+      new TemplatePortal(this.cbSheet(), this.views, { $implicit: () => this.close() }),
+    ) as EmbeddedViewRef<SheetContext>;
     const pane = overlay.overlayElement;
     pane.classList.add('sheet');
     pane.setAttribute('role', 'dialog');
@@ -76,7 +79,9 @@ export class Sheet {
     overlay.detachments().subscribe(() => trap.destroy());
     this.isOpen.set(true);
     this.opened.emit();
-    void trap.focusInitialElementWhenReady().then(() => focusFirst(pane));
+    // At once, so that what is typed right after the opening key lands here; later for what is loaded first.
+    view.detectChanges();
+    if (!focusFirst(pane)) void trap.focusInitialElementWhenReady().then(() => focusFirst(pane));
   }
 
   close(): void {
@@ -119,11 +124,12 @@ const WORD_MS = 700;
 
 const STOPS = 'button:not(:disabled), input:not(:disabled), select, textarea, [tabindex="0"]';
 
-function focusFirst(pane: HTMLElement): void {
+function focusFirst(pane: HTMLElement): boolean {
   const wanted =
     pane.querySelector<HTMLElement>('[data-first], input, textarea, [aria-selected="true"]') ?? pane.querySelector<HTMLElement>(STOPS);
   wanted?.focus();
   if (wanted instanceof HTMLInputElement) wanted.select();
+  return wanted !== null;
 }
 
 function walk(pane: HTMLElement, step: 1 | -1): void {

@@ -1,1 +1,1 @@
-export { overlaps, placeBarLabels, type BarEnd, type Box } from './place-bar-labels';
+export { GAP_BEYOND, overlaps, placeBarLabels, type BarEnd, type Box } from './place-bar-labels';

@@ -18,7 +18,7 @@ export interface BarEnd {
 }
 
 // Closer than this, a label reads as part of its bar; two labels this close read as one.
-const GAP_PX = 5;
+export const GAP_BEYOND = 5;
 
 /**
  * A box beyond each bar's end, in the order given. Labels on upright bars that would touch are spread apart sideways;
@@ -35,13 +35,13 @@ export function placeBarLabels(ends: readonly BarEnd[], area: Box): Box[] {
 function beyond({ x, y, direction, width, height }: BarEnd): Box {
   switch (direction) {
     case 'up':
-      return { left: x - width / 2, top: y - GAP_PX - height, width, height };
+      return { left: x - width / 2, top: y - GAP_BEYOND - height, width, height };
     case 'down':
-      return { left: x - width / 2, top: y + GAP_PX, width, height };
+      return { left: x - width / 2, top: y + GAP_BEYOND, width, height };
     case 'right':
-      return { left: x + GAP_PX, top: y - height / 2, width, height };
+      return { left: x + GAP_BEYOND, top: y - height / 2, width, height };
     case 'left':
-      return { left: x - GAP_PX - width, top: y - height / 2, width, height };
+      return { left: x - GAP_BEYOND - width, top: y - height / 2, width, height };
   }
 }
 
@@ -53,8 +53,8 @@ function spreadRows(ends: readonly BarEnd[], boxes: readonly Box[], area: Box): 
     if (ends[first]?.direction !== 'up' && ends[first]?.direction !== 'down') continue;
     const line = [...waiting].filter(i => sameLine(boxes[first] as Box, boxes[i] as Box));
     for (const i of line) waiting.delete(i);
-    const stretches = line.map(i => boxes[i] as Box).map(({ left, width }) => ({ start: left, length: width + GAP_PX }));
-    const lefts = spreadApart(stretches, { from: area.left, to: area.left + area.width + GAP_PX });
+    const stretches = line.map(i => boxes[i] as Box).map(({ left, width }) => ({ start: left, length: width + GAP_BEYOND }));
+    const lefts = spreadApart(stretches, { from: area.left, to: area.left + area.width + GAP_BEYOND });
     // A label pushed further than its own width would speak of another bar: those step up instead.
     line.forEach((i, at) => {
       const box = boxes[i] as Box;
@@ -79,7 +79,7 @@ function freeOf(placed: readonly Box[], box: Box, direction: BarEnd['direction']
   const [across, down] = { up: [0, -1], down: [0, 1], right: [1, 0], left: [-1, 0] }[direction] as [number, number];
   let candidate = box;
   for (let tries = 0; tries < 6 && placed.some(other => overlaps(other, candidate)); tries++) {
-    const [left, top] = [candidate.left + across * (box.width + GAP_PX), candidate.top + down * box.height];
+    const [left, top] = [candidate.left + across * (box.width + GAP_BEYOND), candidate.top + down * box.height];
     candidate = inside({ ...candidate, left, top }, area);
   }
   return candidate;
