@@ -40,15 +40,22 @@ function withTrouble(rows: readonly Row[]): Row[] {
   return tied(troubled);
 }
 
-/** Raises the second-best hut's last week until it shares the highest total. */
+/** Raises the second-best hut's weeks, each by its share, until it shares the highest total; the fat rises with the milk. */
 function tied(rows: readonly Row[]): Row[] {
   const totals = huts.map(({ hut }) => ({
     hut,
     total: rows.filter(row => row['hut'] === hut).reduce((sum, row) => sum + Number(row['milk'] ?? 0), 0),
   }));
   const [best, second] = totals.sort((a, b) => b.total - a.total) as [{ hut: string; total: number }, { hut: string; total: number }];
+  let left = best.total - second.total;
   const last = rows.findLastIndex(row => row['hut'] === second.hut);
-  return rows.with(last, { ...rows[last], milk: Number(rows[last]?.['milk']) + best.total - second.total });
+  return rows.map((row, i): Row => {
+    if (row['hut'] !== second.hut) return row;
+    const milk = Number(row['milk']);
+    const more = i === last ? left : Math.round((milk * (best.total / second.total - 1)) / 5) * 5;
+    left -= more;
+    return { ...row, milk: milk + more, butterfat: oneDecimal((Number(row['butterfat']) * (milk + more)) / milk) };
+  });
 }
 
 /** One row per hut. On purpose: one hut makes more than ten times what any other does. */

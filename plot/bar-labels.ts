@@ -24,7 +24,14 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
       layer.labels
         .filter(ask => !Number.isNaN(layer.values[ask.at]))
         .map((ask): Wanted => {
-          const end = endOf(chart, { dataset: i, ask, lying: plan.lying, value: layer.values[ask.at] as number, size });
+          const end = endOf(chart, {
+            dataset: i,
+            ask,
+            lying: plan.lying,
+            value: layer.values[ask.at] as number,
+            size,
+            point: layer.shape !== 'column',
+          });
           const inside = plan.stacked && layer.shape === 'column' ? insideOf(chart, i, ask, end, plan.lying) : null;
           return { ask, end: inside ?? end, onColour: inside ? (layer.colours[ask.at] ?? null) : null };
         }),
@@ -76,13 +83,18 @@ interface EndOf {
   readonly lying: boolean;
   readonly value: number;
   readonly size: number;
+  /** The mark is a point, not the end of a bar. */
+  readonly point: boolean;
 }
 
-function endOf(chart: Chart, { dataset, ask, lying, value, size }: EndOf): BarEnd {
+function endOf(chart: Chart, { dataset, ask, lying, value, size, point }: EndOf): BarEnd {
   const bar = chart.getDatasetMeta(dataset).data[ask.at] as { x: number; y: number };
   const direction = lying ? (value < 0 ? 'left' : 'right') : value < 0 ? 'down' : 'up';
   // Digits have no descenders: lines may stand as close as their heights.
-  return { x: bar.x, y: bar.y, direction, width: chart.ctx.measureText(ask.text).width, height: lying ? size - 2 : size + 2 };
+  // A point reaches beyond its middle.
+  const [across, down] = point ? { up: [0, -4], down: [0, 4], left: [-4, 0], right: [4, 0] }[direction] : [0, 0];
+  const height = lying ? size - 2 : size + 2;
+  return { x: bar.x + (across as number), y: bar.y + (down as number), direction, width: chart.ctx.measureText(ask.text).width, height };
 }
 
 /** From the value axis to the edges of the canvas: labels cover no tick and are never cut. */
@@ -91,6 +103,7 @@ function roomOf({ chartArea, width }: Chart): Box {
     left: chartArea.left,
     top: chartArea.top - LARGEST,
     width: width - 4 - chartArea.left,
-    height: chartArea.bottom - chartArea.top + LARGEST,
+    // The names below leave a little room above themselves.
+    height: chartArea.bottom - chartArea.top + LARGEST + 8,
   };
 }

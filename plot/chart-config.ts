@@ -7,7 +7,7 @@ export const valueAxisId = (panel: number): string => `value${panel}`;
 
 export type AnyDataset = ChartDataset<'bar' | 'line', number[]>;
 
-/** A plan's layers as Chart.js data. Bars have places alone, the painter has their colours. */
+/** A plan's layers for Chart.js. Columns get places alone, the painter has their colours. */
 export function datasetsOf(plan: Plan): AnyDataset[] {
   return plan.layers.map(layer => {
     const axes = plan.lying

@@ -119,7 +119,7 @@ export class FormulaEditor {
         sql({ dialect: StandardSQL, upperCaseKeywords: false }),
         syntaxHighlighting(colours),
         bracketMatching(),
-        autocompletion({ override: [context => this.complete(context)], icons: false }),
+        autocompletion({ override: [context => this.complete(context)], icons: false, filterStrict: true }),
         placeholder('milk - lag(milk)'),
         EditorView.lineWrapping,
         EditorView.updateListener.of(update => {

@@ -10,7 +10,6 @@ import {
   input,
   output,
   signal,
-  type EmbeddedViewRef,
   type TemplateRef,
   ViewContainerRef,
 } from '@angular/core';
@@ -66,9 +65,7 @@ export class Sheet {
         .withViewportMargin(8),
     });
     this.overlay = overlay;
-    const view = overlay.attach(
-      new TemplatePortal(this.cbSheet(), this.views, { $implicit: () => this.close() }),
-    ) as EmbeddedViewRef<SheetContext>;
+    const view = overlay.attach(new TemplatePortal(this.cbSheet(), this.views, { $implicit: () => this.close() }));
     const pane = overlay.overlayElement;
     pane.classList.add('sheet');
     pane.setAttribute('role', 'dialog');
