@@ -54,8 +54,13 @@ function expectedWords(expected: NonNullable<GrammarError['expected']>): string[
   return unique.slice(0, 4);
 }
 
+// More signs or nots in a row than the limit: each is a level of nesting.
+const UNARY_CHAIN = new RegExp(`(?:\\bnot\\b\\s*){${MAX_NESTING + 1}}|(?:[+-]\\s+){${MAX_NESTING + 1}}`, 'i');
+
 /** Counts brackets and case … end outside texts and comments, so that the recursive parser never runs out of stack. */
 function tooDeepAt(text: string): number | undefined {
+  const chain = UNARY_CHAIN.exec(text);
+  if (chain) return chain.index;
   let depth = 0;
   for (const match of text.matchAll(/'(?:''|[^'])*'?|"(?:""|[^"])*"?|--[^\n]*|\/\*[\s\S]*?\*\/|\bcase\b|\bend\b|[()]/giu)) {
     const word = match[0].toLowerCase();
