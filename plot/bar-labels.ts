@@ -103,7 +103,6 @@ function roomOf({ chartArea, width }: Chart): Box {
     left: chartArea.left,
     top: chartArea.top - LARGEST,
     width: width - 4 - chartArea.left,
-    // The names below leave a little room above themselves.
-    height: chartArea.bottom - chartArea.top + LARGEST + 8,
+    height: chartArea.bottom - chartArea.top + LARGEST,
   };
 }

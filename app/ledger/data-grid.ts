@@ -131,6 +131,11 @@ export class DataGrid {
         'columnDefs',
         columns.map((column, i) => this.definition(column, i)),
       );
+    if (sameShape) this.showRows(rowCount);
+    else this.later = setTimeout(() => this.showRows(rowCount));
+  }
+
+  private showRows(rowCount: number): void {
     if (rowCount !== this.rows) {
       this.rows = rowCount;
       this.api.setGridOption(

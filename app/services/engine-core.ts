@@ -1,3 +1,4 @@
+import { transfer } from 'comlink';
 import { readCsv, readProjectFile, writeProjectFile, type ImportedTable } from 'core/io';
 import { pictureOf, type Picture } from 'core/plan';
 import { deriveColumns, readProject, type Project } from 'core/project';
@@ -64,7 +65,9 @@ export class Engine implements EngineApi {
   picture({ figure, table, writing, livery }: PictureAsk): Promise<Result<Picture>> {
     const found = this.tableOf(table);
     if (!found) return Promise.resolve(failure({ code: 'figure-no-table', name: figure.data.table }));
-    return Promise.resolve(pictureOf({ figure, table: found, writing, livery }));
+    const picture = pictureOf({ figure, table: found, writing, livery });
+    // As long as the table, made anew for each picture: it moves to the page instead of being copied.
+    return Promise.resolve(picture.ok ? transfer(picture, [picture.value.frame.rows.buffer]) : picture);
   }
 
   tryFormula(ask: TrialAsk): Promise<Result<Trial>> {

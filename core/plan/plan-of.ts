@@ -81,7 +81,9 @@ function panelPlan(title: string, layers: readonly Layer[], { stacked, labelled,
       ? [...stackedEnds(lengths), ...layers.filter(layer => !lengths.includes(layer)).map(layer => layer.values)]
       : layers.map(layer => layer.values);
   const only = values.length === 1 ? values[0] : undefined;
-  const headroom = labelled ? LABEL_HEADROOM * Math.min(2.2, Math.max(1, panels)) : 0;
+  // A panel of lines needs room on both sides.
+  const share = panels === 1 ? 1 : lengths.length ? 2.2 : 3.6;
+  const headroom = labelled ? LABEL_HEADROOM * share : 0;
   const scale = linearScale(only ?? concatenated(values), { headroom, zero: lengths.length > 0 });
   const name = layers[0]?.measure ?? measure;
   return { title, scale, tickLabels: scale.ticks.map(tick => write.tick(name, tick)) };
