@@ -125,6 +125,8 @@ async function used(page: Page, file: string): Promise<string[]> {
   await choose('step', 'month by month');
   await page.locator('cb-stage').getByRole('button', { name: 'Filter', exact: true }).click();
   await page.getByRole('option', { name: 'hut', exact: true }).click();
+  await page.locator('cb-stage').getByRole('button', { name: /^hut:/ }).click();
+  await page.getByRole('checkbox', { name: /Ashlatch/ }).click();
   await page.waitForTimeout(1200);
   return [
     `opened in ${seconds.toFixed(1)} s, progress ${(steps.length / seconds).toFixed(0)} times a second, longest wait ${Math.max(0, ...gaps).toFixed(0)} ms`,
