@@ -44,6 +44,9 @@ export const measureCases: readonly string[] = [
   'min(distinct y)',
   'count(distinct d)',
   'count(distinct n) filter (where b)',
+  // With ties engines choose freely; here one value is the most frequent in every group.
+  'mode() within group (order by case when mod(id, 4) = 3 then n else 2 end)',
+  'mode() within group (order by case when mod(id, 5) > 0 then 4.5 else y end desc)',
   'median(distinct n)',
   'var_pop(distinct n)',
   'corr(y, n)',

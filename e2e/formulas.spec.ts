@@ -80,6 +80,8 @@ test('a derived column becomes a column of the table; a cycle and a taken name a
 test('a division by zero has no value, and the rows are counted', async ({ page }) => {
   await write(page, 'Compute a column', 'q', '1 / (milk - milk)');
   await expect(desk(page).getByRole('status')).toContainText('474 rows have no value');
+  await use(page);
+  await expect(brief(page)).toContainText('q has no value in 474 rows, by a division by zero or the like.');
 });
 
 test('a ratio is the ratio of sums', async ({ page }) => {
@@ -110,9 +112,20 @@ test('a scope token writes the window of a helper column', async ({ page }) => {
   await ledger(page).getByRole('button', { name: 'Formula of share' }).click();
   await expect(page.getByRole('dialog')).toContainText('milk / sum(milk) over (partition by valley)');
   await page.keyboard.press('Escape');
+  await choose(page, 'helper-scope:0', 'along milk within each valley');
+  await ledger(page).getByRole('button', { name: 'Formula of share' }).click();
+  await expect(page.getByRole('dialog')).toContainText('over (partition by valley order by milk)');
+  await page.keyboard.press('Escape');
+  await choose(page, 'helper-scope:0', 'within each valley');
   await choose(page, 'helper-shape:0', 'as points');
   await choose(page, 'order', 'largest share first');
   await expect.poll(async () => Number((await columnTexts(page, 'share'))[0])).toBeGreaterThan(0.3);
+});
+
+test('a fault behind a window that the scope wrote is underlined under its own words', async ({ page }) => {
+  await write(page, 'Helper column', 'share', 'milk / sum(milk) + mlik');
+  await desk(page).getByLabel('looking').selectOption({ label: 'within each valley' });
+  await expect(desk(page).locator('.cm-lintRange-error')).toHaveText('mlik');
 });
 
 test('a formula keeps rows; everything follows', async ({ page }) => {

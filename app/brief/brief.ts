@@ -4,7 +4,7 @@ import { cueKinds, type Cue, type CueWords } from 'core/cue';
 import { keyOf } from 'core/frame';
 import { addColumns, briefOf, changeFigure, type Figure, type NumberFormat } from 'core/project';
 import { messageFor } from 'core/result';
-import { readSentence, type Token } from 'core/sentence';
+import { counted, readSentence, type Token } from 'core/sentence';
 import { columnOf } from 'core/table';
 import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
@@ -49,6 +49,17 @@ export class Brief {
     this.shown()?.ask.figure.id === this.figure()?.id ? (this.shown()?.picture?.applied ?? []) : [],
   );
   protected readonly problems = computed(() => (this.shown()?.problems ?? []).map(messageFor));
+  /** Columns that have no value in rows where all they read is there: of the table, and of the figure. */
+  protected readonly lacking = computed(() => {
+    const derived = new Set(
+      this.table()
+        ?.columns.filter(column => column.formula !== undefined)
+        .map(column => column.name),
+    );
+    const all = Object.entries(this.shown()?.picture?.withoutValue ?? {}).filter(([, count]) => count > 0);
+    const words = (ofTable: boolean): string[] => all.filter(([name]) => derived.has(name) === ofTable).map(withoutValueWords);
+    return { table: words(true), figure: words(false) };
+  });
   protected readonly words = computed((): CueWords => {
     const data = this.figure()?.data;
     const frame = this.shown()?.picture?.frame;
@@ -128,6 +139,9 @@ export class Brief {
     if (figure) this.store.apply({ kind: 'change-figure', figure: figure.id, change: { cues: change(figure.cues) } });
   }
 }
+
+const withoutValueWords = ([name, count]: [string, number]): string =>
+  `${name} has no value in ${counted(count, 'row')}, by a division by zero or the like.`;
 
 function moved<T>(list: readonly T[], from: number, by: 1 | -1): T[] {
   const item = list[from] as T;

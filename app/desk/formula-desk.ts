@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatNumber } from 'core/format';
 import { functionReference, nameText } from 'core/formula';
-import { helperFormula, type HelperScope } from 'core/frame';
+import { helperFormula, placeInHelper, type HelperScope } from 'core/frame';
 import { helperScopeOptions, readHelperScope, scopeValue } from 'core/project';
 import { messageFor, type Problem, type Result } from 'core/result';
 import { combineLatest, debounceTime, switchMap } from 'rxjs';
@@ -13,6 +13,12 @@ import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { FormulaEditor, type Underline } from './formula-editor';
 import { Spark } from './spark';
+
+/** What a trial gave, and the words it was made from. */
+interface Tried {
+  readonly own: { readonly formula: string; readonly scope: HelperScope };
+  readonly result: Result<Trial>;
+}
 
 // Long enough not to run at every key, short enough to feel live.
 const TRY_AFTER_MS = 90;
@@ -61,22 +67,26 @@ export class FormulaDeskPanel {
     { initialValue: null },
   );
   protected readonly trial = computed(() => {
-    const tried = this.tried();
-    return tried?.ok ? tried.value : null;
+    const result = this.tried()?.result;
+    return result?.ok ? result.value : null;
   });
   private readonly problems = computed((): readonly Problem[] => {
-    const tried = this.tried();
-    return tried && !tried.ok ? tried.problems : [];
+    const result = this.tried()?.result;
+    return result && !result.ok ? result.problems : [];
   });
   protected readonly problem = computed(
     () => this.nameProblem() ?? (this.problems()[0] ? messageFor(this.problems()[0] as Problem) : null),
   );
-  protected readonly underlines = computed((): Underline[] =>
-    // A scope moves the text; what lies in the window it wrote is not under the analyst's words.
-    this.problems().flatMap(problem =>
-      'at' in problem ? [{ from: problem.at.start, to: problem.at.end, message: messageFor(problem) }] : [],
-    ),
-  );
+  /** A scope writes windows into the formula; a fault stands under the analyst's own words, as they were when it was tried. */
+  protected readonly underlines = computed((): Underline[] => {
+    const own = this.tried()?.own;
+    if (!own) return [];
+    return this.problems().flatMap(problem =>
+      'at' in problem
+        ? [{ from: placeInHelper(own, problem.at.start), to: placeInHelper(own, problem.at.end), message: messageFor(problem) }]
+        : [],
+    );
+  });
   protected readonly verdict = computed(() => {
     const trial = this.trial();
     if (!trial) return 'Standard SQL; Ctrl+Space completes.';
@@ -163,13 +173,14 @@ export class FormulaDeskPanel {
     return words.toLowerCase().includes(this.query().trim().toLowerCase());
   }
 
-  private async tryOut(formula: string, request: DeskRequest | null): Promise<Result<Trial> | null> {
+  private async tryOut(formula: string, request: DeskRequest | null): Promise<Tried | null> {
     const figure = this.store.figure;
     if (!request || !figure || formula === '') return null;
+    const own = { formula: this.text(), scope: this.scope() };
     const place = request.place === 'derived' ? 'column' : request.place;
     const table = this.store.tableAsk(figure.data.table);
     // A derived column being changed does not see itself.
     const derived = request.place === 'derived' ? table.derived.filter(column => column.name !== request.name) : table.derived;
-    return this.engine.api.tryFormula({ formula, place, figure, table: { ...table, derived } });
+    return { own, result: await this.engine.api.tryFormula({ formula, place, figure, table: { ...table, derived } }) };
   }
 }

@@ -80,7 +80,7 @@ export interface EngineApi {
   openStored(id: string): Promise<OpenedProject | null>;
   openFile(text: string): Promise<Result<OpenedProject>>;
   /** Parses a CSV; meant for a worker of its own that can be ended to cancel. */
-  readTable(bytes: Uint8Array, name: string, onProgress: (share: number) => void): Promise<Result<ImportedTable>>;
+  readTable(file: Blob, name: string, onProgress: (share: number) => void): Promise<Result<ImportedTable>>;
   /** Takes a table in, and stores it for later sessions. */
   addTable(id: string, table: Table): Promise<SourceInfo>;
   picture(ask: PictureAsk): Promise<Result<Picture>>;

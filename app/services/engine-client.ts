@@ -17,12 +17,12 @@ export class EngineClient {
   readonly api: Remote<EngineApi> = wrap<EngineApi>(startWorker());
 
   /** Parses a file in a worker of its own; unsubscribing ends that worker at once, wherever it is. */
-  import(bytes: Uint8Array, name: string): Observable<ImportStep> {
+  import(file: Blob, name: string): Observable<ImportStep> {
     return new Observable(subscriber => {
       const worker = startWorker();
       const onProgress = proxy((share: number) => subscriber.next({ kind: 'progress', share }));
       wrap<EngineApi>(worker)
-        .readTable(bytes, name, onProgress)
+        .readTable(file, name, onProgress)
         .then(result => {
           subscriber.next({ kind: 'done', result });
           subscriber.complete();

@@ -1,9 +1,9 @@
 import { transfer } from 'comlink';
 import { readCsv, readProjectFile, writeProjectFile, type ImportedTable } from 'core/io';
 import { pictureOf, type Picture } from 'core/plan';
-import { deriveColumns, readProject, type Project } from 'core/project';
+import { deriveColumns, readProject, type DerivedTable, type Project } from 'core/project';
 import { failure, success, type Result } from 'core/result';
-import { applyEdits, columnOf, makeTable, takeRows, type Table } from 'core/table';
+import { applyEdits, buffersOf, columnOf, makeTable, takeRows, type Table } from 'core/table';
 import { Database } from './database';
 import { countValues } from './count-values';
 import type {
@@ -24,7 +24,7 @@ import { tryFormula } from './try-formula';
 export class Engine implements EngineApi {
   private readonly database = new Database();
   private readonly tables = new Map<string, Table>();
-  private readonly edited = new WeakMap<Table, { readonly key: string; readonly table: Table }>();
+  private readonly edited = new WeakMap<Table, DerivedTable & { readonly key: string }>();
 
   async resume(): Promise<(OpenedProject & { readonly session: Session }) | null> {
     const session = await this.database.sessions.get('last');
@@ -53,8 +53,10 @@ export class Engine implements EngineApi {
     return success(this.opened(project));
   }
 
-  readTable(bytes: Uint8Array, name: string, onProgress: (share: number) => void): Promise<Result<ImportedTable>> {
-    return Promise.resolve(readCsv(bytes, name, { onProgress }));
+  /** The bytes are read here and the columns move out: neither is ever copied on the page's thread. */
+  async readTable(file: Blob, name: string, onProgress: (share: number) => void): Promise<Result<ImportedTable>> {
+    const read = readCsv(new Uint8Array(await file.arrayBuffer()), name, { onProgress });
+    return read.ok ? transfer(read, buffersOf(read.value.table)) : read;
   }
 
   addTable(id: string, table: Table): Promise<SourceInfo> {
@@ -65,26 +67,26 @@ export class Engine implements EngineApi {
   picture({ figure, table, writing, livery }: PictureAsk): Promise<Result<Picture>> {
     const found = this.tableOf(table);
     if (!found) return Promise.resolve(failure({ code: 'figure-no-table', name: figure.data.table }));
-    const picture = pictureOf({ figure, table: found, writing, livery });
+    const picture = pictureOf({ figure, ...found, writing, livery });
     // As long as the table, made anew for each picture: it moves to the page instead of being copied.
     return Promise.resolve(picture.ok ? transfer(picture, [picture.value.frame.rows.buffer]) : picture);
   }
 
   tryFormula(ask: TrialAsk): Promise<Result<Trial>> {
-    const table = this.tableOf(ask.table);
+    const table = this.tableOf(ask.table)?.table;
     if (!table) return Promise.resolve(failure({ code: 'figure-no-table', name: ask.table.id }));
     return Promise.resolve(tryFormula(ask, table));
   }
 
   valueCounts(ask: TableAsk, name: string): Promise<readonly ValueCount[]> {
-    const table = this.tableOf(ask);
+    const table = this.tableOf(ask)?.table;
     const column = table && columnOf(table, name);
     if (!table || !column) return Promise.resolve([]);
     return Promise.resolve(countValues(column, table.rowCount));
   }
 
   rowsOf(ask: TableAsk, rows: Int32Array): Promise<Table> {
-    return Promise.resolve(takeRows(this.tableOf(ask) ?? makeTable(ask.id, []), rows));
+    return Promise.resolve(takeRows(this.tableOf(ask)?.table ?? makeTable(ask.id, []), rows));
   }
 
   async save(project: Project): Promise<number> {
@@ -134,15 +136,15 @@ export class Engine implements EngineApi {
   }
 
   /** The table as edited and widened; kept until that changes, so that a change of the figure alone copies nothing. */
-  private tableOf({ id, edits, derived }: TableAsk): Table | undefined {
+  private tableOf({ id, edits, derived }: TableAsk): DerivedTable | undefined {
     const source = this.tables.get(id);
     if (!source) return undefined;
     const key = JSON.stringify([edits, derived]);
     const kept = this.edited.get(source);
-    if (kept?.key === key) return kept.table;
-    const table = deriveColumns(applyEdits(source, edits), derived);
-    this.edited.set(source, { key, table });
-    return table;
+    if (kept?.key === key) return kept;
+    const made = { key, ...deriveColumns(applyEdits(source, edits), derived) };
+    this.edited.set(source, made);
+    return made;
   }
 
   private opened(project: Project): OpenedProject {

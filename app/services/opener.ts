@@ -3,6 +3,7 @@ import { transfer } from 'comlink';
 import type { ImportedTable } from 'core/io';
 import { firstFigure, PROJECT_VERSION, type Figure, type Project, type TableWords } from 'core/project';
 import { messageFor, type Problem, type Result } from 'core/result';
+import { buffersOf } from 'core/table';
 import { lastValueFrom, tap, takeUntil, Subject } from 'rxjs';
 import type { OpenedProject, SourceInfo } from './engine-api';
 import { EngineClient } from './engine-client';
@@ -58,12 +59,12 @@ export class Opener {
   /** A CSV, or a project file that was handed over. */
   async openFile(file: File): Promise<void> {
     if (/\.json$/i.test(file.name)) await this.openProjectFile(await file.text(), file.name);
-    else await this.openTable(new Uint8Array(await file.arrayBuffer()), file.name);
+    else await this.openTable(file, file.name);
   }
 
   async openText(text: string): Promise<void> {
     if (/^\s*\{\s*"format"/.test(text)) await this.openProjectFile(text, 'pasted project');
-    else await this.openTable(new TextEncoder().encode(text), 'pasted rows');
+    else await this.openTable(new Blob([text]), 'pasted rows');
   }
 
   cancel(): void {
@@ -77,17 +78,17 @@ export class Opener {
     this.notices.done(`Opened ${opened.value.project.name}.`);
   }
 
-  private async openTable(bytes: Uint8Array, name: string): Promise<void> {
-    const result = await this.parse(bytes, name);
+  private async openTable(file: Blob, name: string): Promise<void> {
+    const result = await this.parse(file, name);
     if (!result) return this.notices.done(`Opening ${name} was cancelled. Nothing was changed.`);
     if (!result.ok) return this.complain(`${name} was not opened.`, result.problems);
     await this.take(result.value, name);
   }
 
-  private async parse(bytes: Uint8Array, name: string): Promise<Result<ImportedTable> | null> {
+  private async parse(file: Blob, name: string): Promise<Result<ImportedTable> | null> {
     let result: Result<ImportedTable> | null = null;
     this.running.set({ name, share: 0 });
-    const steps = this.engine.import(bytes, name).pipe(
+    const steps = this.engine.import(file, name).pipe(
       tap(step => (step.kind === 'progress' ? this.running.set({ name, share: step.share }) : (result = step.result))),
       takeUntil(this.cancelled),
     );
@@ -101,8 +102,7 @@ export class Opener {
   /** The sample stays the sample: a first table of one's own starts a project of its own. */
   private async take({ table, notes }: ImportedTable, name: string): Promise<void> {
     const id = crypto.randomUUID();
-    const buffers = table.columns.map(column => column.data.buffer);
-    const info = await this.engine.api.addTable(id, transfer(table, [...new Set(buffers)]));
+    const info = await this.engine.api.addTable(id, transfer(table, buffersOf(table)));
     const figure = firstFigure(crypto.randomUUID(), wordsOf(id, info));
     if (this.store.snapshot?.history.project.id === SAMPLE_ID) this.startProject(id, table.name, info, figure);
     else this.addToProject(id, table.name, info, figure);

@@ -7,10 +7,27 @@ import { parseFormula } from './parse';
  * window for the analyst. A text that does not parse stays as it is.
  */
 export function addWindows(text: string, window: string): string {
+  return windowEnds(text).reduceRight((written, end) => `${written.slice(0, end)}${overText(window)}${written.slice(end)}`, text);
+}
+
+/** A place in the text that `addWindows` wrote, as a place in the text it was given; one inside a written window is where that begins. */
+export function placeWithoutWindows(text: string, window: string, offset: number): number {
+  const { length } = overText(window);
+  let before = 0;
+  for (const end of windowEnds(text)) {
+    if (offset - before <= end) break;
+    if (offset - before < end + length) return end;
+    before += length;
+  }
+  return offset - before;
+}
+
+const overText = (window: string): string => ` over (${window})`;
+
+/** Where windows are to be written, rising; nowhere in a text that does not parse. */
+function windowEnds(text: string): number[] {
   const parsed = parseFormula(text);
-  if (!parsed.ok) return text;
-  const ends = callsWithout(parsed.value).sort((a, b) => b - a);
-  return ends.reduce((written, end) => `${written.slice(0, end)} over (${window})${written.slice(end)}`, text);
+  return parsed.ok ? callsWithout(parsed.value).sort((a, b) => a - b) : [];
 }
 
 const isWindowed = (name: string): boolean => Object.hasOwn(aggregates, name) || Object.hasOwn(windowFunctions, name);

@@ -1,6 +1,6 @@
 import { messageFor } from 'core/result';
 import { cellAt, makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
-import { addWindows, compileFormula, Evaluator, functionReference, namesIn, scopeOf, sqlOf } from './index';
+import { addWindows, compileFormula, Evaluator, functionReference, namesIn, placeWithoutWindows, scopeOf, sqlOf } from './index';
 
 const table = makeTable('t', [
   ...tableOf({ t: ['Alm Hut', null], x: [-2.5, NaN], b: [true, null], n: ['12.5', 'twelve'] }).columns,
@@ -148,6 +148,14 @@ describe('windows written for the analyst', () => {
     ['milk +', 'milk +'],
   ];
   for (const [text, written] of cases) it(text, () => expect(addWindows(text, 'W')).toBe(written));
+  it('a place in the written text leads back to the given one', () => {
+    const given = 'sum(a) / sum(b) + c';
+    const written = addWindows(given, 'W');
+    for (const word of ['sum(a)', 'sum(b)', '+', 'c', 'b'])
+      expect(placeWithoutWindows(given, 'W', written.indexOf(word))).toBe(given.indexOf(word));
+    expect(placeWithoutWindows(given, 'W', written.indexOf('W'))).toBe('sum(a)'.length);
+    expect(placeWithoutWindows(given, 'W', written.length)).toBe(given.length);
+  });
 });
 
 describe('the function reference', () => {

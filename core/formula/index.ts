@@ -14,7 +14,7 @@ export { sortRows, type SortKey } from './sort-rows';
 export { literalText, nameText } from './key';
 export { functionReference, type FunctionEntry } from './reference';
 export { sqlOf } from './sql-text';
-export { addWindows } from './add-windows';
+export { addWindows, placeWithoutWindows } from './add-windows';
 export { namesIn } from './names-in';
 export { DATE_GRAINS, truncateDay, type DateGrain } from './functions';
 export type { Groups } from './functions';

@@ -1,11 +1,11 @@
 import { groupRows, type Groups } from 'core/formula';
 import { failure, success, type Result } from 'core/result';
-import { columnOf, makeTable, takeColumn, takeRows, type Column, type Table } from 'core/table';
+import { columnOf, makeTable, takeColumn, takeRows, withColumns, type Column, type Table } from 'core/table';
 import { carriedColumns } from './carried';
 import { filledSteps } from './fill-steps';
 import { filterRows } from './filter-rows';
-import { withHelpers } from './helpers';
-import { measureColumns, withWhatIfs } from './measures';
+import { helperColumns } from './helpers';
+import { measureColumns, withWhatIfs, type Computed } from './measures';
 import { orderOf } from './order';
 import type { FigureData } from './schema';
 import { steppedColumn } from './steps';
@@ -22,6 +22,8 @@ export interface Frame {
   readonly helpers: readonly string[];
   /** Per measure that has any, 1 where a what-if value stands. */
   readonly whatIfs: Readonly<Record<string, Uint8Array | undefined>>;
+  /** Rows without a value though everything they are computed from is there, by measure and helper column. */
+  readonly withoutValue: Readonly<Record<string, number>>;
   /** Rows of the source table behind frame row r: `rows[offsets[r]]` up to `rows[offsets[r + 1]]`. */
   readonly offsets: Int32Array;
   readonly rows: Int32Array;
@@ -61,34 +63,36 @@ interface Parts {
   readonly rows: Table;
   readonly keyColumns: readonly Column[];
   readonly groups: Groups & { readonly firstRows: Int32Array };
-  readonly measured: readonly Column[];
+  readonly measured: Computed;
   readonly kept: Int32Array | null;
 }
 
 function assemble({ data, rows, keyColumns, groups, measured, kept }: Parts): Result<Frame> {
   const keys = keyColumns.map(column => takeColumn(column, groups.firstRows));
   const whatIfs = data.whatIfs.filter(whatIf => whatIf.by === data.category && whatIf.split.length === keys.length - 1);
-  const filled = measured.map(column => withWhatIfs(column, keys, whatIfs));
+  const filled = measured.columns.map(column => withWhatIfs(column, keys, whatIfs));
   const carried = carriedColumns(
     rows,
     groups,
-    [...keys, ...measured].map(column => column.name).concat(data.helpers.map(helper => helper.name)),
+    [...keys, ...measured.columns].map(column => column.name).concat(data.helpers.map(helper => helper.name)),
   );
   const grouped = makeTable(rows.name, [...keys, ...carried, ...filled.map(item => item.column)]);
   const stepped = filledSteps(grouped, keys.length, data.step, keyColumns[0] as Column);
-  const helped = withHelpers(stepped, data.helpers);
+  const helped = helperColumns(stepped, data.helpers);
   if (!helped.ok) return helped;
-  const order = orderOf(helped.value, data);
+  const wide = withColumns(stepped, helped.value.columns);
+  const order = orderOf(wide, data);
   const inOrder = (marked: Uint8Array): Uint8Array => (order ? Uint8Array.from(order, row => marked[row] ?? 0) : marked);
   return success({
-    table: order === null ? helped.value : takeRows(helped.value, order),
+    table: order === null ? wide : takeRows(wide, order),
     category: data.category,
     panel: data.panel,
     series: data.series,
     carried: carried.map(column => column.name),
-    measures: measured.map(column => column.name),
+    measures: measured.columns.map(column => column.name),
     helpers: data.helpers.map(helper => helper.name),
     whatIfs: Object.fromEntries(filled.flatMap(({ column, marked }) => (marked ? [[column.name, inOrder(marked)]] : []))),
+    withoutValue: { ...measured.withoutValue, ...helped.value.withoutValue },
     ...sourceRows(groups, order, kept, stepped.rowCount),
   });
 }

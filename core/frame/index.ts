@@ -1,6 +1,6 @@
 // Table and data part → frame.
 export { frameOf, type Frame } from './frame-of';
-export { helperFormula } from './helpers';
+export { helperFormula, placeInHelper } from './helpers';
 export { keyOf, summedColumn } from './measures';
 export { binWidth } from './steps';
 
@@ -9,6 +9,7 @@ export {
   figureDataSchema,
   filterSchema,
   helperSchema,
+  helperScopeSchema,
   LAYER_SHAPES,
   measureSchema,
   orderSchema,

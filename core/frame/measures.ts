@@ -3,17 +3,25 @@ import { success, type Result } from 'core/result';
 import { isMissing, named, textAt, type Column, type NumericValues, type Table } from 'core/table';
 import type { Measure, WhatIf } from './schema';
 
+/** Columns that formulas gave, and by name how many of their rows have no value though all that they are computed from is there. */
+export interface Computed {
+  readonly columns: readonly Column[];
+  readonly withoutValue: Readonly<Record<string, number>>;
+}
+
 /** Each measure as a column with one value per group. */
-export function measureColumns(rows: Table, groups: Groups, measures: readonly Measure[]): Result<Column[]> {
+export function measureColumns(rows: Table, groups: Groups, measures: readonly Measure[]): Result<Computed> {
   const scope = scopeOf(rows);
   const evaluator = new Evaluator(rows, groups);
   const columns: Column[] = [];
+  const withoutValue: Record<string, number> = {};
   for (const { name, formula } of measures) {
     const compiled = compileFormula(formula, scope, 'measure');
     if (!compiled.ok) return compiled;
     columns.push(named(name, evaluator.values(compiled.value)));
+    withoutValue[name] = evaluator.withoutValue(compiled.value);
   }
-  return success(columns);
+  return success({ columns, withoutValue });
 }
 
 /** The text that names a value of a key column in edits and what-ifs; null for a missing one. */

@@ -14,18 +14,22 @@ export interface Picture {
   readonly applied: readonly AppliedCue[];
   /** One plan, or plain and cued side by side. */
   readonly plans: readonly Plan[];
+  /** Rows without a value though everything they are computed from is there, by derived column, measure and helper column. */
+  readonly withoutValue: Readonly<Record<string, number>>;
 }
 
 export interface PictureRequest {
   readonly figure: Figure;
   /** The figure's table, edits laid over it. */
   readonly table: Table;
+  /** Of the table's derived columns, counted when they were computed. */
+  readonly withoutValue?: Readonly<Record<string, number>>;
   readonly writing: Writing;
   readonly livery: Livery;
 }
 
 /** Table → frame → helper columns → plans, in one pass. Problems: those of the frame. */
-export function pictureOf({ figure, table, writing, livery }: PictureRequest): Result<Picture> {
+export function pictureOf({ figure, table, writing, livery, withoutValue }: PictureRequest): Result<Picture> {
   const framed = frameOf(table, figure.data);
   if (!framed.ok) return framed;
   const frame = framed.value;
@@ -33,7 +37,7 @@ export function pictureOf({ figure, table, writing, livery }: PictureRequest): R
   const roomForLabels = applied.some(({ treatments }) => treatments.some(({ label }) => label));
   const plan = (cues: readonly AppliedCue[]): Plan => planOf({ figure, frame, applied: cues, writing, livery, roomForLabels });
   const plans = { plain: () => [plan([])], cued: () => [plan(applied)], both: () => [plan([]), plan(applied)] }[figure.view]();
-  return success({ frame, applied, plans });
+  return success({ frame, applied, plans, withoutValue: { ...withoutValue, ...frame.withoutValue } });
 }
 
 /** Why a row looks as it does: "brass, because milk 21,400 L is the highest of 20 huts (cue 1)". */

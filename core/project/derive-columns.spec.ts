@@ -6,7 +6,8 @@ describe('derived columns', () => {
   const source = tableOf({ milk: [10, 20], cows: [2, 0] });
   const derived = (formulas: Record<string, string>): Derived[] => Object.entries(formulas).map(([name, formula]) => ({ name, formula }));
   it('may use each other in any order', () => {
-    const table = deriveColumns(source, derived({ twice: 'each * 2', each: 'milk / cows' }));
+    const { table, withoutValue } = deriveColumns(source, derived({ twice: 'each * 2', each: 'milk / cows' }));
+    expect(withoutValue).toEqual({ each: 1, twice: 0 });
     expect(table.columns.map(column => [column.name, cellAt(column, 0), cellAt(column, 1)])).toEqual([
       ['milk', 10, 20],
       ['cows', 2, 0],

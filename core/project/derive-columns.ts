@@ -28,17 +28,25 @@ export function orderDerived(columns: Scope, derived: readonly Derived[]): Order
   return { ordered, problems: [] };
 }
 
-/** The table with its derived columns behind its own. */
-export function deriveColumns(table: Table, derived: readonly Derived[]): Table {
-  if (derived.length === 0) return table;
+/** A table with its derived columns behind its own, and by column how many rows have no value though all they read is there. */
+export interface DerivedTable {
+  readonly table: Table;
+  readonly withoutValue: Readonly<Record<string, number>>;
+}
+
+/** Computes a table's derived columns; those that cannot be are left out. */
+export function deriveColumns(table: Table, derived: readonly Derived[]): DerivedTable {
+  if (derived.length === 0) return { table, withoutValue: {} };
+  const withoutValue: Record<string, number> = {};
   const scope = new Map(table.columns.map(column => [column.name, column.type]));
   const evaluator = new Evaluator(table);
   const columns = orderDerived(scope, derived).ordered.map(({ column, typed }): Column => {
     const values = evaluator.values(typed);
     evaluator.define(nameText(column.name), values);
+    withoutValue[column.name] = evaluator.withoutValue(typed);
     return named(column.name, values);
   });
-  return withColumns(table, columns);
+  return { table: withColumns(table, columns), withoutValue };
 }
 
 function compiledIn({ name, formula }: Derived, scope: Scope): Result<Typed> {

@@ -1,4 +1,4 @@
-import type { Helper, HelperScope } from 'core/frame';
+import { helperScopeSchema, type Helper, type HelperScope } from 'core/frame';
 import { choiceToken, type Option, type Sentence } from 'core/sentence';
 import { formatToken, type TableWords } from './brief';
 import type { Figure, NumberFormat } from './schema';
@@ -32,35 +32,31 @@ export function helperSentence(
   ];
 }
 
-/** Scopes that a helper column of this figure can have: whole, within what is one per row, along the category. */
+/** Scopes that a helper column of this figure can have: whole, within what is one per row, along the category or any other column. */
 export function helperScopeOptions({ data }: Figure, table: TableWords | undefined, now: HelperScope): Option[] {
   const splits = [data.series, data.panel].filter((name): name is string => name !== null);
   const texts = (table?.columns ?? []).filter(column => column.type === 'text' && column.name !== data.category).map(column => column.name);
   const within = [...new Set([...splits, ...texts, ...(now.kind === 'within' ? [now.column] : [])])];
+  const numbers = [...data.measures, ...data.helpers].map(column => column.name);
+  const orders = [...new Set([data.category, ...splits, ...texts, ...numbers, ...(now.kind === 'along' ? [now.column] : [])])];
   return [
-    { value: 'own', label: 'just as written' },
-    { value: 'figure', label: 'over the whole figure' },
-    ...within.map(column => ({ value: `within:${column}`, label: `within each ${column}` })),
-    { value: `along:${data.category}`, label: `along ${data.category}` },
-    ...splits.map(column => ({ value: `along:${data.category}:${column}`, label: `along ${data.category} within each ${column}` })),
+    { value: scopeValue({ kind: 'own' }), label: 'just as written' },
+    { value: scopeValue({ kind: 'figure' }), label: 'over the whole figure' },
+    ...within.map(column => ({ value: scopeValue({ kind: 'within', column }), label: `within each ${column}` })),
+    ...orders.flatMap(column => [
+      along(column, null),
+      ...[...new Set([...splits, ...texts])].filter(name => name !== column).map(name => along(column, name)),
+    ]),
   ];
 }
 
-export function scopeValue(scope: HelperScope): string {
-  switch (scope.kind) {
-    case 'own':
-    case 'figure':
-      return scope.kind;
-    case 'within':
-      return `within:${scope.column}`;
-    case 'along':
-      return scope.within === null ? `along:${scope.column}` : `along:${scope.column}:${scope.within}`;
-  }
-}
+const along = (column: string, within: string | null): Option => ({
+  value: scopeValue({ kind: 'along', column, within }),
+  label: `along ${column}${within === null ? '' : ` within each ${within}`}`,
+});
 
-export function readHelperScope(value: string): HelperScope {
-  const [kind, column = '', within] = value.split(':');
-  if (kind === 'within') return { kind, column };
-  if (kind === 'along') return { kind, column, within: within ?? null };
-  return { kind: kind === 'figure' ? 'figure' : 'own' };
-}
+/** A scope as an option's value: column names may hold any character. */
+export const scopeValue = (scope: HelperScope): string => JSON.stringify(scope);
+
+/** The scope behind an option's value. Throws on a value that no option has. */
+export const readHelperScope = (value: string): HelperScope => helperScopeSchema.parse(JSON.parse(value));

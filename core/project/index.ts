@@ -13,4 +13,4 @@ export { briefOf, type Brief, type ColumnWords, type TableWords } from './brief'
 export { addColumns, changeFigure, replaceMeasure } from './change-figure';
 export { helperScopeOptions, readHelperScope, scopeValue } from './helper-sentence';
 export { partsOfMeasure, unitOf } from './measure-names';
-export { deriveColumns, orderDerived } from './derive-columns';
+export { deriveColumns, orderDerived, type DerivedTable } from './derive-columns';

@@ -1,7 +1,7 @@
 // What a table is.
 export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric, missingMarker, rowsWithValue } from './column';
 export type { BooleanValues, Cell, Column, ColumnType, NumericType, NumericValues, TextValues, Values } from './column';
-export { columnOf, makeTable, named, withColumns, type Table } from './table';
+export { buffersOf, columnOf, makeTable, named, withColumns, type Table } from './table';
 
 // Building and reading.
 export { TextCodes, tableOf, typeOfCells, valuesFrom } from './build';

@@ -26,3 +26,6 @@ export const named = (name: string, values: Values): Column => ({ ...values, nam
 
 /** The table with more columns behind its own. */
 export const withColumns = (table: Table, columns: readonly Column[]): Table => makeTable(table.name, [...table.columns, ...columns]);
+
+/** The memory behind a table's columns, each piece once: what can move to another thread instead of being copied. */
+export const buffersOf = ({ columns }: Table): ArrayBufferLike[] => [...new Set(columns.map(column => column.data.buffer))];
