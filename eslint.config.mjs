@@ -3,17 +3,19 @@ import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
 
 // The arrows of docs/ARCHITECTURE.md: what each room may import. A new arrow is a design decision, written there first.
-const leaves = ['core/result', 'core/format', 'core/scale', 'core/label'];
+const leaves = ['core/result', 'core/format', 'core/scale', 'core/label', 'core/glyph'];
 const rooms = {
   'core/result': [],
   'core/format': [],
   'core/scale': [],
   'core/label': [],
+  'core/glyph': [],
   'core/table': ['core/result', 'core/format'],
   'core/formula': ['core/table', ...leaves],
   'core/frame': ['core/formula', 'core/table', ...leaves],
   'core/cue': ['core/frame', 'core/formula', 'core/table', ...leaves],
   'core/project': ['core/cue', 'core/frame', 'core/formula', 'core/table', ...leaves],
+  'core/document': ['core/project', 'core/formula', 'core/table', ...leaves],
   'core/io': ['core/project', 'core/frame', 'core/table', ...leaves],
   'core/plan': ['core/project', 'core/cue', 'core/frame', 'core/formula', 'core/table', ...leaves],
   plot: ['core/*'],

@@ -94,8 +94,8 @@ export function tanks(): Table {
       morning_level: morning,
       evening_level: evening,
       litres_collected: collected,
-      expected_low: Math.round(expected * 0.88),
-      expected_high: Math.round(expected * 1.12),
+      expected_low: Math.round(expected * 0.93),
+      expected_high: Math.round(expected * 1.07),
     };
   });
   return fromRows('tanks', rows);

@@ -1,13 +1,15 @@
 import type { Chart, Plugin } from 'chart.js';
 import { GAP_BEYOND, placeBarLabels, type BarEnd, type Box } from 'core/label';
-import type { LabelAsk, Plan } from 'core/plan';
-import { boxOfBar, type PlacedBar } from './bar-painter';
+import type { LabelAsk, Layer, Plan } from 'core/plan';
+import { Geometry, isBar } from './geometry';
+import { haloText, writeLevelLabels } from './level-labels';
+import { GLYPH } from './glyph-painter';
 
 // Label text in CSS pixels: as large as the bars allow, never too small to read.
 const LARGEST = 13;
 const SMALLEST = 10;
 
-/** Writes the labels that a plan asks for at the ends of their bars, never cut off by the edge. */
+/** Writes the labels that a plan asks for at the ends of their marks, never cut off by the edge. */
 export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
   id: 'barLabels',
   afterDatasetsDraw(chart) {
@@ -16,35 +18,25 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
     ctx.save();
     const size = sizeFor(chart, plan);
     ctx.font = `650 ${size}px ${plan.livery.font}`;
-    ctx.fillStyle = plan.livery.ink;
     ctx.textAlign = 'left';
     ctx.textBaseline = 'middle';
+    const geometry = new Geometry(chart, plan);
     // All layers of the drawing together, so that no label stands on another's.
-    const wanted = plan.layers.flatMap((layer, i) =>
-      layer.labels
-        .filter(ask => !Number.isNaN(layer.values[ask.at]))
-        .map((ask): Wanted => {
-          const end = endOf(chart, {
-            dataset: i,
-            ask,
-            lying: plan.lying,
-            value: layer.values[ask.at] as number,
-            size,
-            point: layer.shape !== 'column',
-          });
-          const inside = plan.stacked && layer.shape === 'column' ? insideOf(chart, i, ask, end, plan.lying) : null;
-          return { ask, end: inside ?? end, onColour: inside ? (layer.colours[ask.at] ?? null) : null };
-        }),
-    );
+    const wanted = plan.layers.flatMap(layer => wantedOf(chart, layer, plan, geometry, size));
     const boxes = placeBarLabels(
       wanted.map(({ end }) => end),
       roomOf(chart),
     );
+    // Lines may run behind a label.
+    const crossed = plan.lines.length > 0 || plan.layers.some(layer => !isBar(layer));
     boxes.forEach((box, at) => {
       const { ask, onColour } = wanted[at] as Wanted;
+      const [x, y] = [box.left, box.top + box.height / 2];
+      if (onColour === null && crossed) haloText(ctx, ask.text, x, y, plan.livery.ground);
       ctx.fillStyle = onColour === null ? plan.livery.ink : readableOn(onColour, plan.livery);
-      ctx.fillText(ask.text, box.left, box.top + box.height / 2);
+      ctx.fillText(ask.text, x, y);
     });
+    writeLevelLabels(chart, plan, geometry, boxes);
     ctx.restore();
   },
 });
@@ -56,10 +48,30 @@ interface Wanted {
   readonly onColour: string | null;
 }
 
-/** In a stack, beyond a bar's end lies the next bar: the label stands inside its own, where that is large enough. */
-function insideOf(chart: Chart, dataset: number, ask: LabelAsk, end: BarEnd, lying: boolean): BarEnd | null {
-  const bar = chart.getDatasetMeta(dataset).data[ask.at] as unknown as PlacedBar;
-  const [left, top, width, height] = boxOfBar(bar, lying);
+function wantedOf(chart: Chart, layer: Layer, plan: Plan, geometry: Geometry, size: number): Wanted[] {
+  const glyphed = new Map(layer.glyphs.map(({ at, beyond }) => [at, beyond]));
+  const stacked = layer.bases !== null && layer.shape !== 'span';
+  return layer.labels.flatMap(({ at, ...rest }): Wanted[] => {
+    const ask = { at, ...rest };
+    if (Number.isNaN(layer.ends[at])) return [];
+    const end = endOf(chart, layer, ask, { plan, geometry, size, beyond: glyphed.has(at) ? 2 * GLYPH + 5 : 0 });
+    // In a stack, beyond a part's end lies the next part: its label stands inside it, where that is large enough.
+    const wantsInside = ask.where === 'inside' || (stacked && layer.shape === 'column' && !isOnTop(plan, layer, at));
+    const inside = wantsInside ? insideOf(layer, ask, end, geometry) : null;
+    if (ask.where === 'inside' && !inside) return [];
+    return [{ ask, end: inside ?? end, onColour: inside ? (layer.colours[at] ?? null) : null }];
+  });
+}
+
+/** Nothing of the same stack begins where this mark ends. */
+function isOnTop({ layers }: Plan, layer: Layer, at: number): boolean {
+  const end = layer.ends[at] as number;
+  const mates = layers.filter(other => other !== layer && other.panel === layer.panel && other.slot === layer.slot && other.bases);
+  return mates.every(other => other.bases?.[at] !== end || other.ends[at] === end || Number.isNaN(other.ends[at]));
+}
+
+function insideOf(layer: Layer, ask: LabelAsk, end: BarEnd, geometry: Geometry): BarEnd | null {
+  const [left, top, width, height] = geometry.box(layer, ask.at);
   if (width < end.width + 4 || height < end.height + 2) return null;
   return { ...end, x: left + width / 2, y: top + height / 2 + end.height / 2 + GAP_BEYOND, direction: 'up' };
 }
@@ -77,24 +89,32 @@ function sizeFor({ chartArea }: Chart, { lying, categories }: Plan): number {
   return lying ? Math.max(SMALLEST, Math.min(LARGEST, Math.floor(pitch))) : LARGEST;
 }
 
-interface EndOf {
-  readonly dataset: number;
-  readonly ask: LabelAsk;
-  readonly lying: boolean;
-  readonly value: number;
+interface EndFacts {
+  readonly plan: Plan;
+  readonly geometry: Geometry;
   readonly size: number;
-  /** The mark is a point, not the end of a bar. */
-  readonly point: boolean;
+  /** Room that a glyph takes between the mark and its label. */
+  readonly beyond: number;
 }
 
-function endOf(chart: Chart, { dataset, ask, lying, value, size, point }: EndOf): BarEnd {
-  const bar = chart.getDatasetMeta(dataset).data[ask.at] as { x: number; y: number };
-  const direction = lying ? (value < 0 ? 'left' : 'right') : value < 0 ? 'down' : 'up';
+function endOf(chart: Chart, layer: Layer, { at, text, where }: LabelAsk, { plan: { lying }, geometry, size, beyond }: EndFacts): BarEnd {
+  const falls = isBar(layer) ? layer.shape !== 'span' && (layer.values[at] as number) < 0 : isDip(layer, at);
+  const back = where === 'base' ? !falls : falls;
+  const direction = lying ? (back ? 'left' : 'right') : back ? 'down' : 'up';
+  const value = where === 'base' ? (layer.bases?.[at] as number) : (layer.ends[at] as number);
+  const { x, y } = geometry.end(layer, at, value);
+  // A point reaches beyond its middle, a stem has a head.
+  const reach = beyond || (isBar(layer) && layer.shape !== 'stem' ? 0 : 5);
+  const [across, down] = { up: [0, -reach], down: [0, reach], left: [-reach, 0], right: [reach, 0] }[direction] as [number, number];
   // Digits have no descenders: lines may stand as close as their heights.
-  // A point reaches beyond its middle.
-  const [across, down] = point ? { up: [0, -4], down: [0, 4], left: [-4, 0], right: [4, 0] }[direction] : [0, 0];
   const height = lying ? size - 2 : size + 2;
-  return { x: bar.x + (across as number), y: bar.y + (down as number), direction, width: chart.ctx.measureText(ask.text).width, height };
+  return { x: x + across, y: y + down, direction, width: chart.ctx.measureText(text).width, height };
+}
+
+/** A point that lies below its neighbours is labelled below: above it runs the line. */
+function isDip({ ends }: Layer, at: number): boolean {
+  const beside = [ends[at - 1], ends[at + 1]].filter((value): value is number => value !== undefined && !Number.isNaN(value));
+  return beside.length > 0 && beside.every(value => value >= (ends[at] as number)) && beside.some(value => value > (ends[at] as number));
 }
 
 /** From the value axis to the edges of the canvas: labels cover no tick and are never cut. */

@@ -1,6 +1,4 @@
 import {
-  BarController,
-  BarElement,
   CategoryScale,
   Chart,
   Filler,
@@ -12,22 +10,23 @@ import {
   type Plugin,
 } from 'chart.js';
 import type { Layer, Plan } from 'core/plan';
+import { axisTitles } from './axis-titles';
+import { bandPainter } from './band-painter';
 import { barLabels } from './bar-labels';
-import { barPainter, type PlacedBar } from './bar-painter';
-import { CATEGORY_AXIS, datasetsOf, optionsOf, valueAxisId, type AnyDataset } from './chart-config';
+import { barPainter } from './bar-painter';
+import { datasetsOf, isCounted, lineLayers, optionsOf, type AnyDataset, type PointXY } from './chart-config';
 import { figureHead } from './figure-head';
-import { panelTitles } from './panel-titles';
+import { Geometry, isBar, type CanvasPoint } from './geometry';
+import { glyphPainter } from './glyph-painter';
+import { levelLines } from './level-lines';
+import { handleAt, roundedValueAt, type LineHandle } from './line-handles';
 import { pointedRow } from './pointed-row';
 
-Chart.register(BarController, BarElement, CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement);
+Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement);
 
-/** A point of the canvas in CSS pixels. */
-export interface CanvasPoint {
-  readonly x: number;
-  readonly y: number;
-}
+export type { CanvasPoint };
 
-type AnyChart = Chart<'bar' | 'line', number[], string>;
+type AnyChart = Chart<'bar' | 'line', (number | PointXY)[], string>;
 
 /** A plan drawn on a canvas, kept in step with the plans that follow. */
 export class FigureDrawing {
@@ -42,15 +41,18 @@ export class FigureDrawing {
   ) {
     const planNow = (): Plan => this.plan;
     this.chart = new Chart(canvas, {
-      type: 'bar',
-      data: { labels: [...plan.categories], datasets: datasetsOf(plan) },
+      type: 'line',
+      data: { labels: labelsOf(plan), datasets: datasetsOf(plan, canvas.clientWidth || canvas.width) },
       options: { ...optionsOf(plan), ...this.fixed } as never,
       // Plugins of this drawing alone: they read the plan as it is, not through Chart.js' option proxies.
       plugins: [
         ground(planNow),
         figureHead(planNow),
-        barPainter(planNow),
-        panelTitles(planNow),
+        bandPainter(planNow),
+        barPainter(planNow, () => lineLayers(this.plan)),
+        axisTitles(planNow),
+        levelLines(planNow),
+        glyphPainter(planNow),
         barLabels(planNow),
         pointedRow(planNow, () => this.row),
       ] as never,
@@ -62,12 +64,12 @@ export class FigureDrawing {
     const before = this.plan;
     this.plan = plan;
     const { data } = this.chart;
-    data.labels = [...plan.categories];
-    const fresh = datasetsOf(plan);
-    const alike = sameShapes(before.layers, plan.layers);
+    data.labels = labelsOf(plan);
+    const fresh = datasetsOf(plan, this.chart.width);
+    const alike = sameShapes(lineLayers(before), lineLayers(plan)) && isCounted(before) === isCounted(plan);
     // Keeping the dataset objects lets Chart.js reuse its marks.
     data.datasets = alike ? fresh.map((dataset, i): AnyDataset => Object.assign(data.datasets[i] ?? {}, dataset)) : fresh;
-    this.chart.options = { ...optionsOf(plan), ...this.fixed };
+    this.chart.options = { ...optionsOf(plan), ...this.fixed } as never;
     this.chart.update('none');
   }
 
@@ -80,49 +82,74 @@ export class FigureDrawing {
 
   /** The frame's row whose mark is nearest to a point within its slot on the category axis, or null outside the plot. */
   rowAt(point: CanvasPoint): number | null {
-    const { left, right, top, bottom } = this.chart.chartArea;
     const { lying, categories, layers } = this.plan;
-    if (point.x < left || point.x > right || point.y < top || point.y > bottom || categories.length === 0) return null;
-    const at = this.chart.scales[CATEGORY_AXIS]?.getValueForPixel(lying ? point.y : point.x);
-    if (at === undefined || at < 0 || at >= categories.length) return null;
+    if (!this.isInPlot(point) || categories.length === 0) return null;
+    const { geometry } = this;
+    const at = Math.round(((lying ? point.y : point.x) - geometry.along(0)) / (geometry.along(1) - geometry.along(0)));
+    if (at < 0 || at >= categories.length) return null;
     let [best, nearest] = [-1, Infinity];
-    layers.forEach((layer, i) => {
-      const distance = this.distanceTo(layer, i, at, point);
+    for (const layer of layers) {
+      const distance = this.distanceTo(layer, at, point);
       if (distance < nearest) [best, nearest] = [layer.rows[at] as number, distance];
-    });
+    }
     return best === -1 ? null : best;
   }
 
-  private distanceTo(layer: Layer, i: number, at: number, { x, y }: CanvasPoint): number {
-    const mark = this.chart.getDatasetMeta(i).data[at] as unknown as PlacedBar | undefined;
-    const axis = this.chart.scales[valueAxisId(layer.panel)];
-    if (!mark || !axis || layer.rows[at] === -1) return Infinity;
-    const [along, value, low, high] = this.plan.lying ? [y, x, axis.left, axis.right] : [x, y, axis.top, axis.bottom];
+  private isInPlot({ x, y }: CanvasPoint): boolean {
+    const { left, right, top, bottom } = this.chart.chartArea;
+    return x >= left && x <= right && y >= top && y <= bottom;
+  }
+
+  private distanceTo(layer: Layer, at: number, { x, y }: CanvasPoint): number {
+    const { geometry } = this;
+    if (layer.rows[at] === -1) return Infinity;
+    const [along, value] = this.plan.lying ? [y, x] : [x, y];
+    const [low, high] = geometry.reach(layer.panel);
     if (value < low || value > high) return Infinity;
-    const [markAlong, markValue] = this.plan.lying ? [mark.y, mark.x] : [mark.x, mark.y];
-    const inside = layer.shape === 'column' && (value - markValue) * (value - mark.base) <= 0;
+    const end = geometry.end(layer, at);
+    const [markAlong, markValue] = this.plan.lying ? [end.y, end.x] : [end.x, end.y];
+    const base = geometry.value(layer.panel, layer.axis, layer.bases ? (layer.bases[at] as number) : 0);
+    const inside = isBar(layer) && (value - markValue) * (value - base) <= 0;
     return Math.abs(along - markAlong) + (inside || Number.isNaN(markValue) ? 0 : Math.abs(value - markValue) * 0.5);
   }
 
   /** Where to hang the words of a row: the end of its mark, or of its slot when its value is missing. */
   anchorOf(row: number): CanvasPoint | null {
-    for (const [i, layer] of this.plan.layers.entries()) {
+    const { geometry } = this;
+    for (const layer of this.plan.layers) {
       const at = layer.rows.indexOf(row);
-      const mark = at === -1 ? undefined : (this.chart.getDatasetMeta(i).data[at] as { x: number; y: number } | undefined);
-      if (!mark) continue;
+      if (at === -1) continue;
+      const { x, y } = geometry.end(layer, at);
       const { top, bottom, left } = this.chart.chartArea;
-      return { x: Number.isNaN(mark.x) ? left : mark.x, y: Number.isNaN(mark.y) ? (top + bottom) / 2 : mark.y };
+      return { x: Number.isNaN(x) ? left : x, y: Number.isNaN(y) ? (top + bottom) / 2 : y };
     }
     return null;
+  }
+
+  /** The line or band edge under a point that dragging would move, or null. */
+  handleAt(point: CanvasPoint): LineHandle | null {
+    return this.isInPlot(point) ? handleAt(this.plan, this.geometry, point) : null;
+  }
+
+  /** The value at a point of a handle's axis. */
+  valueAt(handle: LineHandle, point: CanvasPoint): number {
+    return roundedValueAt(this.plan, this.geometry, handle, point);
   }
 
   destroy(): void {
     this.chart.destroy();
   }
+
+  private get geometry(): Geometry {
+    return new Geometry(this.chart as unknown as Chart, this.plan);
+  }
 }
 
+/** A counting axis needs no list of names. */
+const labelsOf = (plan: Plan): string[] => (isCounted(plan) ? [] : [...plan.categories]);
+
 const sameShapes = (a: readonly Layer[], b: readonly Layer[]): boolean =>
-  a.length === b.length && a.every((layer, i) => layer.shape === b[i]?.shape && layer.panel === b[i].panel);
+  a.length === b.length && a.every((layer, i) => layer.shape === b[i]?.shape && layer.panel === b[i].panel && layer.axis === b[i].axis);
 
 const ground = (planNow: () => Plan): Plugin<'bar'> => ({
   id: 'ground',

@@ -1,5 +1,6 @@
 import { layouts, type Chart, type Plugin } from 'chart.js';
 import type { LegendEntry, Plan } from 'core/plan';
+import { drawKey, keyWidth } from './legend-key';
 import { fitted, wrapped } from './shortened';
 
 // Sizes in CSS pixels; the title is the first thing read, the axis note the last.
@@ -8,7 +9,10 @@ const SUBTITLE = { size: 13, weight: 400, line: 19, most: 3 };
 const NOTE = { size: 12, weight: 400, line: 18 };
 const GAP_ABOVE_NOTE = 8;
 const GAP_BELOW = 14;
-const SWATCH = 10;
+const GAP_BETWEEN = 16;
+const AXIS_TITLES = 14;
+// A note may be cut, but not to less than this.
+const NOTE_ROOM = 160;
 const SMALLEST = 12;
 // Below this width the head shrinks with the figure, down to three quarters.
 const FULL_WIDTH = 640;
@@ -18,6 +22,8 @@ export const figureHead = (planNow: () => Plan): Plugin<'bar'> => ({
   id: 'figureHead',
   start: chart => layouts.addBox(chart, new HeadBox(chart, planNow)),
 });
+
+const hasAxisTitles = ({ panels }: Plan): boolean => panels.length === 1 && panels.some(({ axes }) => axes.some(axis => axis.title));
 
 class HeadBox {
   readonly position = 'top';
@@ -55,9 +61,15 @@ class HeadBox {
     this.title = wrapped(this.plan.title, width, TITLE.most, measure);
     ctx.font = this.font(SUBTITLE);
     this.subtitle = wrapped(this.plan.subtitle, width, SUBTITLE.most, measure);
+    ctx.font = this.font(NOTE);
+    const rows = this.flow(width, measure).rows.length;
     ctx.restore();
     this.height =
-      (this.title.length * TITLE.line + this.subtitle.length * SUBTITLE.line) * this.share + GAP_ABOVE_NOTE + NOTE.line + GAP_BELOW;
+      (this.title.length * TITLE.line + this.subtitle.length * SUBTITLE.line) * this.share +
+      GAP_ABOVE_NOTE +
+      NOTE.line * rows +
+      (hasAxisTitles(this.plan) ? AXIS_TITLES : 0) +
+      GAP_BELOW;
   }
 
   draw(): void {
@@ -68,7 +80,7 @@ class HeadBox {
     const { livery } = this.plan;
     const afterTitle = this.lines(this.title, TITLE, livery.ink, this.top);
     const afterSubtitle = this.lines(this.subtitle, SUBTITLE, livery.soft, afterTitle);
-    this.drawNote(afterSubtitle + GAP_ABOVE_NOTE + NOTE.line / 2);
+    this.drawNotes(afterSubtitle + GAP_ABOVE_NOTE);
     ctx.restore();
   }
 
@@ -89,46 +101,46 @@ class HeadBox {
     return top + step * lines.length;
   }
 
-  private drawNote(middle: number): void {
+  /** Entries flow like words; the note follows them on the last line where it fits, else below. */
+  private flow(width: number, measure: (text: string) => number): { rows: LegendEntry[][]; noteLeft: number } {
+    const rows: LegendEntry[][] = [[]];
+    let left = 0;
+    for (const entry of this.plan.legend) {
+      const wide = keyWidth(entry.key) + 6 + measure(entry.text) + GAP_BETWEEN;
+      if (left > 0 && left + wide > width) {
+        rows.push([]);
+        left = 0;
+      }
+      rows.at(-1)?.push(entry);
+      left += wide;
+    }
+    const fits = left === 0 || left + Math.min(measure(this.plan.axisNote), NOTE_ROOM) <= width;
+    if (!fits) rows.push([]);
+    return { rows, noteLeft: fits ? left : 0 };
+  }
+
+  private drawNotes(top: number): void {
     const { ctx } = this.chart;
     ctx.font = this.font(NOTE);
     const measure = (text: string): number => ctx.measureText(text).width;
-    let left = this.left;
-    for (const entry of this.plan.legend) left = this.drawEntry(entry, left, middle, measure);
-    const note = fitted(this.plan.axisNote, this.left + this.width - left, measure);
+    const { rows, noteLeft } = this.flow(this.width, measure);
+    rows.forEach((row, i) => {
+      let left = this.left;
+      for (const entry of row) left = this.drawEntry(entry, left, top + NOTE.line * (i + 0.5), measure);
+    });
+    ctx.font = this.font(NOTE);
+    ctx.textAlign = 'left';
     ctx.fillStyle = this.plan.livery.soft;
-    ctx.fillText(note, left, middle);
+    ctx.fillText(fitted(this.plan.axisNote, this.width - noteLeft, measure), this.left + noteLeft, top + NOTE.line * (rows.length - 0.5));
   }
 
-  private drawEntry({ text, colour, shape }: LegendEntry, left: number, middle: number, measure: (text: string) => number): number {
+  private drawEntry({ text, key }: LegendEntry, left: number, middle: number, measure: (text: string) => number): number {
     const { ctx } = this.chart;
-    const width = drawKey(ctx, shape, colour, left, middle - 1);
+    const width = drawKey(this.chart, key, left, middle - 1, this.plan);
+    ctx.font = this.font(NOTE);
+    ctx.textAlign = 'left';
     ctx.fillStyle = this.plan.livery.ink;
     ctx.fillText(text, left + width + 6, middle);
-    return left + width + 6 + measure(text) + 16;
-  }
-}
-
-/** A legend's key looks like what it explains: a bar, a line, an area, a point. Gives its width. */
-function drawKey(ctx: CanvasRenderingContext2D, shape: LegendEntry['shape'], colour: string, left: number, middle: number): number {
-  ctx.fillStyle = colour;
-  switch (shape) {
-    case 'column':
-      ctx.fillRect(left, middle - SWATCH / 2, SWATCH, SWATCH);
-      return SWATCH;
-    case 'points':
-      ctx.beginPath();
-      ctx.arc(left + SWATCH / 2, middle, SWATCH / 2 - 0.5, 0, 2 * Math.PI);
-      ctx.fill();
-      return SWATCH;
-    case 'line':
-      ctx.fillRect(left, middle - 1, SWATCH * 1.8, 2);
-      return SWATCH * 1.8;
-    case 'area':
-      ctx.fillStyle = `${colour}3d`;
-      ctx.fillRect(left, middle - SWATCH / 2, SWATCH * 1.4, SWATCH);
-      ctx.fillStyle = colour;
-      ctx.fillRect(left, middle - SWATCH / 2, SWATCH * 1.4, 2);
-      return SWATCH * 1.4;
+    return left + width + 6 + measure(text) + GAP_BETWEEN;
   }
 }

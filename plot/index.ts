@@ -1,3 +1,6 @@
 export { FigureDrawing, type CanvasPoint } from './figure-drawing';
 export { toPng, type PngSize } from './to-png';
-export { hoverText, type HoverText } from './hover-text';
+export type { HoverText } from './hover-text';
+export { drawPath } from './glyph-painter';
+export type { LineHandle } from './line-handles';
+export { drawTiny } from './tiny';

@@ -22,19 +22,27 @@ function layer(values: readonly number[], change: Partial<Layer> = {}): Layer {
     measure: 'milk',
     shape: 'column',
     panel: 0,
+    axis: 0,
+    slot: 0,
+    slots: 1,
     values: Float64Array.from(values),
+    ends: Float64Array.from(values),
+    bases: null,
     rows: Int32Array.from(values, (_, i) => i),
     colour: '#123456',
     colours,
     marked: new Uint8Array(values.length),
+    outlined: [],
+    glyphs: [],
     labels: [],
+    stroke: { width: 2, dash: 'solid', marker: '' },
+    span: null,
     ...change,
   };
 }
 const panel = (low: number, high: number, ticks: number[] = [], title = '') => ({
   title,
-  scale: { low, high, ticks },
-  tickLabels: ticks.map(String),
+  axes: [{ scale: { low, high, ticks }, tickLabels: ticks.map(String), title: '', numbers: true }],
 });
 
 function planWith(change: Partial<Plan> = {}, values = [4, 8, 2]): Plan {
@@ -47,8 +55,10 @@ function planWith(change: Partial<Plan> = {}, values = [4, 8, 2]): Plan {
     panels: [panel(0, 8, [0, 4, 8])],
     gridlines: false,
     lying: false,
-    stacked: false,
     layers: [layer(values)],
+    lines: [],
+    bands: [],
+    pictures: {},
     description: '',
     livery,
     ...change,
@@ -120,7 +130,7 @@ describe('drawing a plan', () => {
     const labelled = drawn(
       planWith({
         panels: [panel(0, 10)],
-        layers: [layer([4, 8, 2], { labels: [{ at: 1, text: '8' }] })],
+        layers: [layer([4, 8, 2], { labels: [{ at: 1, text: '8', where: 'end' }] })],
       }),
     );
     expect(pixels(labelled.canvas, '#000000').count).toBeGreaterThan(pixels(plain.canvas, '#000000').count);
@@ -172,13 +182,21 @@ describe('drawing a plan', () => {
   });
   it('series stand side by side, or on each other', () => {
     const two = [
-      layer([2, 2, 2], { colours: Array<string>(3).fill('#ff0000') }),
-      layer([4, 4, 4], { colours: Array<string>(3).fill('#00ff00'), rows: Int32Array.of(3, 4, 5) }),
+      layer([2, 2, 2], { slots: 2, colours: Array<string>(3).fill('#ff0000') }),
+      layer([4, 4, 4], { slot: 1, slots: 2, colours: Array<string>(3).fill('#00ff00'), rows: Int32Array.of(3, 4, 5) }),
     ];
     const side = drawn(planWith({ layers: two }));
     expect(pixels(side.canvas, '#ff0000').bottom).toBe(pixels(side.canvas, '#00ff00').bottom);
-    const stacked = drawn(planWith({ layers: two, stacked: true }));
-    expect(pixels(stacked.canvas, '#00ff00').bottom).toBeLessThanOrEqual(pixels(stacked.canvas, '#ff0000').top);
+    const onTop = { slot: 0, slots: 1, bases: Float64Array.of(2, 2, 2), ends: Float64Array.of(6, 6, 6) };
+    const stacked = drawn(
+      planWith({
+        layers: [
+          { ...two[0]!, slots: 1 },
+          { ...two[1]!, ...onTop },
+        ],
+      }),
+    );
+    expect(pixels(stacked.canvas, '#00ff00').bottom).toBeLessThanOrEqual(pixels(stacked.canvas, '#ff0000').top + 1);
     expect(pixels(stacked.canvas, '#ff0000').left).toBe(pixels(stacked.canvas, '#00ff00').left);
     for (const { drawing } of [side, stacked]) drawing.destroy();
   });
@@ -204,7 +222,7 @@ describe('drawing a plan', () => {
 
 describe('the configuration', () => {
   it('has no animation, no hover of its own and no helper series', () => {
-    expect(datasetsOf(planWith()).map(dataset => dataset.label)).toEqual(['milk']);
+    expect(datasetsOf(planWith({ layers: [layer([1, 2, 3], { shape: 'line' })] }), 600).map(dataset => dataset.label)).toEqual(['milk']);
     expect([optionsOf(planWith()).animation, optionsOf(planWith()).events]).toEqual([false, []]);
   });
 });

@@ -1,5 +1,6 @@
 import type { Plan } from 'core/plan';
 import { FigureDrawing } from './figure-drawing';
+import { imagesReady } from './glyph-images';
 
 export interface PngSize {
   /** CSS pixels of the figure; the file has `scale` times as many. */
@@ -10,6 +11,7 @@ export interface PngSize {
 
 /** Draws a plan on a canvas of its own and gives it as a PNG file. Fonts must be there before. */
 export async function toPng(plan: Plan, { width, height, scale }: PngSize): Promise<Blob> {
+  await imagesReady(Object.values(plan.pictures));
   const canvas = document.createElement('canvas');
   canvas.width = width;
   canvas.height = height;

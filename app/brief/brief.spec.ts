@@ -82,7 +82,7 @@ describe('sentences on the screen', () => {
     expect(element(fixture).textContent?.replaceAll(/\s+/g, ' ').trim()).toBe('Call it <img src=x>');
   });
   it('a cue reads, is switched, and tells why it rests', () => {
-    const words = { category: 'hut', measures: ['milk'], scopes: [] };
+    const words = { category: 'hut', measures: ['milk'], scopes: [], along: { column: 'hut', descending: false } };
     const cue = cueKinds.extremes.create('c', words);
     const applied = {
       cue,

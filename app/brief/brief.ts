@@ -1,18 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { cueKinds, type Cue, type CueWords } from 'core/cue';
+import type { CueWords } from 'core/cue';
 import { keyOf } from 'core/frame';
 import { addColumns, briefOf, changeFigure, type Figure, type NumberFormat } from 'core/project';
 import { messageFor } from 'core/result';
-import { counted, readSentence, type Token } from 'core/sentence';
+import { counted, type Token } from 'core/sentence';
 import { columnOf } from 'core/table';
-import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 import { ColumnPicker } from './column-picker';
-import { CueLine, type CueAction } from './cue-line';
+import { CueList } from './cue-list';
 import { FormulaWriting } from './formula-writing';
 import { NumberFormats } from './number-formats';
 import { SentenceLine, type TokenChoice } from './sentence-line';
@@ -21,13 +20,12 @@ import { SentenceLine, type TokenChoice } from './sentence-line';
 @Component({
   selector: 'cb-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ColumnPicker, CueLine, Icon, NumberFormats, SentenceLine, Sheet],
+  imports: [ColumnPicker, CueList, Icon, NumberFormats, SentenceLine, Sheet],
   host: { class: 'block h-full overflow-y-auto px-5 py-4', role: 'region', 'aria-label': 'Brief' },
   templateUrl: './brief.html',
 })
 export class Brief {
   private readonly store = inject(ProjectStore);
-  private readonly notices = inject(Notices);
   private readonly writing = inject(FormulaWriting);
 
   protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
@@ -63,15 +61,18 @@ export class Brief {
   protected readonly words = computed((): CueWords => {
     const data = this.figure()?.data;
     const frame = this.shown()?.picture?.frame;
-    const scopes = [frame?.series, frame?.panel, ...(frame?.carried ?? [])].filter(name => typeof name === 'string');
+    const scopes = [frame?.series, frame?.panel, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
+      name => typeof name === 'string',
+    );
     const names = [...(data?.measures ?? []), ...(data?.helpers ?? [])].map(column => column.name);
-    return { category: data?.category ?? '', measures: names, scopes: [...new Set(scopes)] };
+    const order = data?.order;
+    const along = {
+      column: order?.by === 'measure' ? order.measure : (data?.category ?? ''),
+      descending: (order?.by === 'measure' || order?.by === 'category') && order.descending,
+    };
+    const pictures = this.project()?.pictures.map(picture => picture.name) ?? [];
+    return { category: data?.category ?? '', measures: names, scopes: [...new Set(scopes)], along, pictures };
   });
-  /** Every kind of cue as it would read on this figure. */
-  protected readonly offers = computed(() =>
-    Object.values(cueKinds).map(kind => ({ kind, reads: readSentence(kind.sentence(kind.create('', this.words()), this.words())) })),
-  );
-
   protected choose({ key, value }: TokenChoice): void {
     const figure = this.figure();
     if (!figure) return;
@@ -110,40 +111,7 @@ export class Brief {
     const figure = this.figure();
     if (figure) this.writing.helper(figure, at);
   }
-
-  protected changeCue(cue: Cue): void {
-    this.setCues(cues => cues.map(other => (other.id === cue.id ? cue : other)));
-  }
-
-  protected addCue(kind: keyof typeof cueKinds): void {
-    this.setCues(cues => [...cues, cueKinds[kind].create(crypto.randomUUID(), this.words())]);
-  }
-
-  protected act(action: CueAction, cue: Cue): void {
-    if (action === 'duplicate')
-      this.setCues(cues => cues.flatMap(other => (other === cue ? [cue, { ...cue, id: crypto.randomUUID() }] : [other])));
-    else if (action === 'remove') this.remove(cue);
-    else this.setCues(cues => moved(cues, cues.indexOf(cue), action === 'up' ? -1 : 1));
-  }
-
-  private remove(cue: Cue): void {
-    const figure = this.figure();
-    const place = figure?.cues.indexOf(cue) ?? 0;
-    this.setCues(cues => cues.filter(other => other !== cue));
-    const putBack = (cues: Figure['cues']): Figure['cues'] => cues.toSpliced(place, 0, cue);
-    this.notices.done('Removed the cue.', { undo: () => this.setCues(putBack, figure?.id) });
-  }
-
-  private setCues(change: (cues: Figure['cues']) => Figure['cues'], id = this.figure()?.id): void {
-    const figure = this.store.snapshot?.history.project.figures.find(item => item.id === id);
-    if (figure) this.store.apply({ kind: 'change-figure', figure: figure.id, change: { cues: change(figure.cues) } });
-  }
 }
 
 const withoutValueWords = ([name, count]: [string, number]): string =>
   `${name} has no value in ${counted(count, 'row')}, by a division by zero or the like.`;
-
-function moved<T>(list: readonly T[], from: number, by: 1 | -1): T[] {
-  const item = list[from] as T;
-  return list.toSpliced(from, 1).toSpliced(from + by, 0, item);
-}

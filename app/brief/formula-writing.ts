@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { plainMeasure, type Helper } from 'core/frame';
-import { replaceMeasure, type Derived, type Figure } from 'core/project';
+import { plainMeasure, type Helper, type Measure } from 'core/frame';
+import type { Derived, Figure } from 'core/project';
 import { FormulaDesk, type Written } from '../services/formula-desk';
 import { ProjectStore } from '../services/project-store';
 
@@ -50,13 +50,19 @@ export class FormulaWriting {
         if (problem !== null) return problem;
         const next = { ...(old ?? plainMeasure(name, formula)), name, formula };
         const { data } = now;
-        this.store.changeFigure(at === null ? { data: { ...data, measures: [...data.measures, next] } } : replaceMeasure(now, at, next));
+        if (at === null) this.store.changeFigure({ data: { ...data, measures: [...data.measures, next] } });
+        else this.replace(now, at, next);
         return null;
       },
       ...(at !== null && figure.data.measures.length > 1
         ? { remove: () => this.store.changeFigure({ data: { ...figure.data, measures: figure.data.measures.filter((_, i) => i !== at) } }) }
         : {}),
     });
+  }
+
+  /** Everything that named the old measure follows; what knows how comes with the brief. */
+  private replace(figure: Figure, at: number, next: Measure): void {
+    void import('../services/figure-making').then(({ replaceMeasure }) => this.store.changeFigure(replaceMeasure(figure, at, next)));
   }
 
   helper(figure: Figure, at: number | null): void {
@@ -82,7 +88,7 @@ export class FormulaWriting {
         put(
           old
             ? helpers.map(helper => (helper.name === old.name ? { ...helper, ...written } : helper))
-            : [...helpers, { ...written, shape: null, format: null }],
+            : [...helpers, { ...written, shape: null, axis: 'first', format: null }],
         );
         return null;
       },

@@ -4,12 +4,13 @@ import { ArrangeList } from '../ui/arrange-list';
 import { ChoiceList } from '../ui/choice-list';
 import { Sheet } from '../ui/sheet';
 import { Swatch } from '../ui/swatch';
+import { ValueEntry } from '../ui/value-entry';
 
 /** One changeable word of a sentence: a button that opens just the choices that make sense there. */
 @Component({
   selector: 'cb-token',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ArrangeList, ChoiceList, Sheet, Swatch],
+  imports: [ArrangeList, ChoiceList, Sheet, Swatch, ValueEntry],
   host: { class: 'inline' },
   template: `
     @if (formula(); as input) {
@@ -23,7 +24,7 @@ import { Swatch } from '../ui/swatch';
       ></button>
     } @else {
       <button class="token" [cbSheet]="sheet" [sheetLabel]="token().about" [attr.data-token]="token().key" [title]="token().about">
-        @if (token().input.kind === 'colour') {
+        @if (token().input.kind === 'colour' && token().input.value) {
           <cb-swatch class="mr-1 align-baseline" [colour]="token().input.value" />
         }
         <span>{{ token().text }}</span>
@@ -45,6 +46,8 @@ import { Swatch } from '../ui/swatch';
           />
           <div class="mt-2 flex justify-end"><button type="submit" class="act act-loud">Use it</button></div>
         </form>
+      } @else if (input.kind === 'entry') {
+        <cb-value-entry [entry]="input" [label]="token().about" (chosen)="choose($event, close)" />
       } @else if (input.kind === 'arrange') {
         @defer (on immediate) {
           <cb-arrange-list [items]="input.items" (arranged)="chosen.emit(JSON.stringify($event))" />

@@ -181,6 +181,15 @@ export class FormulaDeskPanel {
     const table = this.store.tableAsk(figure.data.table);
     // A derived column being changed does not see itself.
     const derived = request.place === 'derived' ? table.derived.filter(column => column.name !== request.name) : table.derived;
-    return { own, result: await this.engine.api.tryFormula({ formula, place, figure, table: { ...table, derived } }) };
+    return {
+      own,
+      result: await this.engine.api.tryFormula({
+        formula,
+        place,
+        figure,
+        table: { ...table, derived },
+        ...(request.before ? { before: request.before } : {}),
+      }),
+    };
   }
 }

@@ -1,11 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
+import type { Picture } from 'core/plan';
+import type { Figure } from 'core/project';
 import type { PngSize } from 'plot';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
-import { download, figurePng, fileName, ledgerCsv } from './figure-files';
+import type * as FigureFiles from './figure-files';
 
 /** Hands the figure, its ledger or the whole project over as files. */
 @Injectable({ providedIn: 'root' })
@@ -16,28 +18,30 @@ export class Handover {
   private readonly notices = inject(Notices);
 
   async png(scale: PngSize['scale']): Promise<void> {
-    await this.give('png', ({ picture, figure }) => figurePng(picture, figure, scale), scale === 1 ? '' : `@${scale}x`);
+    await this.give('png', ({ picture, figure }, files) => files.figurePng(picture, figure, scale), scale === 1 ? '' : `@${scale}x`);
   }
 
   async csv(): Promise<void> {
-    await this.give('csv', ({ picture }) => Promise.resolve(ledgerCsv(picture)), '');
+    await this.give('csv', ({ picture }, files) => Promise.resolve(files.ledgerCsv(picture)), '');
   }
 
   async project(): Promise<void> {
     const project = this.store.snapshot?.history.project;
     if (!project) return;
+    const { download, fileName } = await filesOut();
     const name = fileName(project.name, 'json');
     download(new Blob([await this.engine.api.projectFile(project)], { type: 'application/json' }), name);
     this.notices.done(`Saved ${name}. It opens in any browser with Cowbell.`);
   }
 
-  private async give(ending: string, make: (shown: { picture: Picture; figure: Figure }) => Promise<Blob>, suffix: string): Promise<void> {
+  private async give(ending: string, make: (shown: Handed, files: typeof FigureFiles) => Promise<Blob>, suffix: string): Promise<void> {
     const figure = this.store.figure;
     const shown = figure && (await firstValueFrom(this.pictures.shown$));
     if (!figure || !shown?.picture) return this.notices.fault('There is no figure to hand over yet. Make one first.');
-    const name = fileName(figure.name, ending).replace(/(\.\w+)$/, `${suffix}$1`);
+    const files = await filesOut();
+    const name = files.fileName(figure.name, ending).replace(/(\.\w+)$/, `${suffix}$1`);
     try {
-      download(await make({ picture: shown.picture, figure }), name);
+      files.download(await make({ picture: shown.picture, figure }, files), name);
       this.notices.done(`Saved ${name}.`);
     } catch (error) {
       this.notices.fault(`${name} could not be made: ${String(error)}. Try a smaller size.`);
@@ -45,5 +49,10 @@ export class Handover {
   }
 }
 
-type Picture = Parameters<typeof ledgerCsv>[0];
-type Figure = Parameters<typeof figurePng>[1];
+/** What writes files; it comes when the first one is asked for. */
+const filesOut = (): Promise<typeof FigureFiles> => import('./figure-files');
+
+interface Handed {
+  readonly picture: Picture;
+  readonly figure: Figure;
+}

@@ -1,6 +1,6 @@
 import { parseCell } from 'core/io';
 import { keyOf, type WhatIf } from 'core/frame';
-import type { Edit } from 'core/project';
+import type { Edit } from 'core/document';
 import { messageFor, success, type Problem, type Result } from 'core/result';
 import { columnOf, type Cell, type CellEdit, type Column } from 'core/table';
 import type { Shown } from '../services/picture-store';

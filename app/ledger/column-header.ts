@@ -1,4 +1,5 @@
 import type { IHeaderComp, IHeaderParams } from 'ag-grid-community';
+import { tintOf } from '../ui/tint';
 import type { GridColumn } from './grid-column';
 
 export interface ColumnHeaderParams extends IHeaderParams {
@@ -16,7 +17,7 @@ export class ColumnHeader implements IHeaderComp {
     this.params = params;
     this.root.className = 'ledger-header';
     const { helper, name } = params.shown;
-    if (helper) this.root.append(badge(helper.cue, helper.colour));
+    if (helper) this.root.append(badge(helper.cue?.number ?? null, helper.colour));
     const label = document.createElement('button');
     label.type = 'button';
     label.className = 'ledger-name';
@@ -67,7 +68,3 @@ function badge(cue: number | null, colour: string | null): HTMLElement {
   made.style.setProperty('--tint', tintOf(colour));
   return made;
 }
-
-/** A cue colour as CSS; helper columns without one are quiet. */
-export const tintOf = (colour: string | null): string =>
-  colour === null ? 'var(--figure-quiet)' : colour.startsWith('#') ? colour : `var(--cue-${colour})`;

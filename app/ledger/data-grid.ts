@@ -16,12 +16,14 @@ import {
   TextEditorModule,
   type CellKeyDownEvent,
   type ColDef,
+  type ColGroupDef,
   type GridApi,
   type GridOptions,
   type SuppressKeyboardEventParams,
 } from 'ag-grid-community';
 import type { Cell } from 'core/table';
-import { ColumnHeader, tintOf } from './column-header';
+import { tintOf } from '../ui/tint';
+import { ColumnHeader } from './column-header';
 import type { CellAddress, CellText, GridColumn } from './grid-column';
 import { gridTheme } from './grid-theme';
 
@@ -98,6 +100,7 @@ export class DataGrid {
       getRowId: ({ data }) => String(data.row),
       rowHeight: 28,
       headerHeight: 32,
+      groupHeaderHeight: 22,
       animateRows: false,
       // A screen reader reads rows in the order in which they stand.
       ensureDomOrder: true,
@@ -126,11 +129,7 @@ export class DataGrid {
   private show(columns: readonly GridColumn[], rowCount: number): void {
     const sameShape = shapeOf(columns) === shapeOf(this.now);
     this.now = columns;
-    if (!sameShape)
-      this.api.setGridOption(
-        'columnDefs',
-        columns.map((column, i) => this.definition(column, i)),
-      );
+    if (!sameShape) this.api.setGridOption('columnDefs', this.grouped(columns));
     if (sameShape) this.showRows(rowCount);
     else this.later = setTimeout(() => this.showRows(rowCount));
   }
@@ -146,6 +145,27 @@ export class DataGrid {
       this.api.refreshCells({ force: true });
       this.api.refreshClientSideRowModel('sort');
     }
+  }
+
+  /** Helper columns stand under the name of their cue. */
+  private grouped(columns: readonly GridColumn[]): (ColDef<Handle> | ColGroupDef<Handle>)[] {
+    const groups: (ColDef<Handle> | ColGroupDef<Handle>)[] = [];
+    let last: { readonly number: number; readonly children: ColDef<Handle>[] } | null = null;
+    columns.forEach((column, i) => {
+      const cue = column.helper?.cue;
+      const definition = this.definition(column, i);
+      if (!cue) return groups.push(definition);
+      if (last?.number === cue.number) return last.children.push(definition);
+      last = { number: cue.number, children: [definition] };
+      return groups.push({
+        groupId: `cue ${cue.number}`,
+        headerName: `Cue ${cue.number}: ${cue.kind}`,
+        headerClass: 'ledger-group',
+        marryChildren: true,
+        children: last.children,
+      });
+    });
+    return groups;
   }
 
   private definition(column: GridColumn, index: number): ColDef<Handle> {

@@ -1,3 +1,4 @@
+import type { NamedFormula } from 'core/formula';
 import type { Cell } from 'core/table';
 
 /** What stands at a cell beside its value. */
@@ -16,7 +17,16 @@ export interface GridColumn {
   /** The cell sums up several rows: Enter opens them. */
   readonly opens: (row: number) => boolean;
   /** Helper columns: the cue they belong to, null for one by hand, its colour, and the formula. */
-  readonly helper?: { readonly cue: number | null; readonly colour: string | null; readonly formula: string };
+  readonly helper?: HelperHead;
+}
+
+/** What stands over a helper column: its cue's number and kind, null for one by hand; its colour; its formula, and itself as SQL. */
+export interface HelperHead {
+  readonly cue: { readonly number: number; readonly kind: string } | null;
+  readonly colour: string | null;
+  readonly formula: string;
+  /** The columns that it may be computed from, in order, itself last. */
+  readonly steps: readonly NamedFormula[];
 }
 
 /** A place in the grid, by row of the data and column name. */

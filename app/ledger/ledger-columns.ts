@@ -1,6 +1,8 @@
 import type { Shown } from '../services/picture-store';
 import { formatNumber } from 'core/format';
-import { partsOfMeasure } from 'core/project';
+import { partsOfMeasure, type Figure } from 'core/project';
+import type { Treatment } from 'core/cue';
+import type { NamedFormula } from 'core/formula';
 import { helperFormula, type Frame } from 'core/frame';
 import { rowNames, writerOf, type Picture, type ValueWriter } from 'core/plan';
 import { cellAt, columnOf, textAt, type CellEdit, type Column } from 'core/table';
@@ -17,7 +19,7 @@ export function ledgerColumns({ picture, ask }: Shown): GridColumn[] {
     ...names.map(name => keyColumn({ picture, ask }, name, touched)),
     ...frame.measures.map(name => measureColumn({ picture, ask }, name, touched, write)),
     ...frame.helpers.map(name => handColumn({ picture, ask }, name, write)),
-    ...helperColumns(picture, write),
+    ...helperColumns(picture, ask, write),
   ];
 }
 
@@ -94,13 +96,14 @@ function measureColumn(shown: From, name: string, touched: Touched, write: Value
 
 /** A helper column by hand: its formula stands with it as a cue's does. */
 function handColumn({ picture, ask }: From, name: string, write: ValueWriter): GridColumn {
-  const helper = ask.figure.data.helpers.find(item => item.name === name);
+  const at = ask.figure.data.helpers.findIndex(item => item.name === name);
+  const helper = ask.figure.data.helpers[at];
   return {
     ...base(columnOf(picture.frame.table, name) as Column, value => write.value(name, value)),
     mark: () => null,
     editable: () => false,
     opens: () => false,
-    helper: { cue: null, colour: null, formula: helper ? helperFormula(helper) : '' },
+    helper: { cue: null, colour: null, formula: helper ? helperFormula(helper) : '', steps: stepsByHand(ask.figure, at + 1) },
   };
 }
 
@@ -111,14 +114,36 @@ function editMark(frame: Frame, row: number, touched: ReadonlySet<number> | unde
   return to - from === 1 ? 'edited' : 'edited-below';
 }
 
-function helperColumns({ applied }: Picture, write: ValueWriter): GridColumn[] {
+function helperColumns({ applied, frame }: Picture, { figure }: Shown['ask'], write: ValueWriter): GridColumn[] {
+  const byHand = stepsByHand(figure, frame.helpers.length);
+  const all = applied.flatMap(({ helpers }) => helpers.map(({ name, formula }): NamedFormula => ({ name, formula })));
   return applied.flatMap(({ cue, helpers, treatments, number }) =>
-    helpers.map(({ column, part, formula }): GridColumn => ({
-      ...base(column, value => write.value(cue.measure, value)),
+    helpers.map(({ column, part, formula, name, as }): GridColumn => ({
+      ...base(column, value => write.as(as, cue.measure, value)),
       mark: () => null,
       editable: () => false,
       opens: () => false,
-      helper: { cue: number, colour: treatments.find(treatment => treatment.part === part)?.colour ?? null, formula },
+      helper: {
+        cue: { number, kind: cue.kind },
+        colour: colourOf(treatments, part),
+        formula,
+        steps: [...byHand, ...all.slice(0, all.findIndex(item => item.name === name) + 1)],
+      },
     })),
   );
+}
+
+const stepsByHand = ({ data }: Figure, count: number): NamedFormula[] =>
+  data.helpers.slice(0, count).map(helper => ({ name: helper.name, formula: helperFormula(helper) }));
+
+/** The colour in which a part shows; null when it has none. */
+function colourOf(treatments: readonly Treatment[], part: string): string | null {
+  for (const item of treatments) {
+    if (item.show === 'mark' && item.part === part) return item.look.colour || null;
+    if (item.show === 'line' && item.part === part) return item.colour;
+    if ((item.show === 'band' || item.show === 'span') && (item.low === part || item.high === part)) return item.colour;
+    const found = item.show === 'split' ? item.parts.find(other => other.part === part) : undefined;
+    if (found) return found.look.colour || null;
+  }
+  return null;
 }

@@ -1,5 +1,6 @@
 import { pictureOf, type Livery } from 'core/plan';
-import { firstFigure, type Edit, type Figure } from 'core/project';
+import { type Edit } from 'core/document';
+import { firstFigure, type Figure } from 'core/project';
 import { applyEdits, tableOf, type Cell, type CellEdit } from 'core/table';
 import type { SourceInfo } from '../services/engine-api';
 import type { Shown } from '../services/picture-store';
@@ -27,7 +28,14 @@ describe('ledger columns', () => {
   it('data first, then each cue’s helper columns with number, colour and formula', () => {
     const columns = ledgerColumns(shown());
     expect(columns.map(column => column.name)).toEqual(['hut', 'valley', 'milk', 'highest', 'lowest', 'rest']);
-    expect(columns[3]?.helper).toEqual({ cue: 1, colour: 'brass', formula: 'case when milk = max(milk) over () then milk end' });
+    const formula = 'case when milk = max(milk) over () then milk end';
+    expect(columns[3]?.helper).toEqual({
+      cue: { number: 1, kind: 'extremes' },
+      colour: 'brass',
+      formula,
+      steps: [{ name: 'highest', formula }],
+    });
+    expect(columns[5]?.helper?.steps.map(step => step.name)).toEqual(['highest', 'lowest', 'rest']);
     expect(columns[5]?.helper?.colour).toBeNull();
   });
 

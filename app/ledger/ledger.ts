@@ -2,15 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild
 import { toSignal } from '@angular/core/rxjs-interop';
 import { keyOf, type Frame } from 'core/frame';
 import { pasteGrid } from 'core/io';
+import { scopeOf, statementOf } from 'core/formula';
 import { counted } from 'core/sentence';
 import { columnOf, type Column } from 'core/table';
 import { EMPTY_SHOWN, PictureStore } from '../services/picture-store';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
+import { tintOf } from '../ui/tint';
 import { changesFor, resetFor } from './cell-edit';
 import { DataGrid, type FormulaAsk } from './data-grid';
-import type { CellAddress, CellText } from './grid-column';
+import type { CellAddress, CellText, GridColumn } from './grid-column';
 import { ledgerColumns, sourceCount } from './ledger-columns';
 import { SourceRows } from './source-rows';
 
@@ -32,6 +34,20 @@ export class Ledger {
   protected readonly row = this.pictures.pointedRow;
   private readonly grid = viewChild.required(DataGrid);
   protected readonly columns = computed(() => (this.figure() ? ledgerColumns(this.shown()) : []));
+  /** Cues whose helper columns are not shown; where one looks is not part of the document. */
+  protected readonly hidden = signal<ReadonlySet<string>>(new Set());
+  private readonly cues = computed(() => (this.figure() ? (this.shown().picture?.applied ?? []) : []));
+  protected readonly visible = computed(() => {
+    const gone = new Set(this.cues().flatMap(({ cue, number }) => (this.hidden().has(cue.id) ? [number] : [])));
+    return this.columns().filter(({ helper }) => !helper?.cue || !gone.has(helper.cue.number));
+  });
+  protected readonly cueHeads = computed(() =>
+    this.cues().flatMap(({ cue, number, helpers }) => {
+      const own = this.columns().filter(column => column.helper?.cue?.number === number);
+      const tint = tintOf(own.find(column => column.helper?.colour)?.helper?.colour ?? null);
+      return helpers.length ? [{ id: cue.id, number, kind: cue.kind, tint }] : [];
+    }),
+  );
   protected readonly rowCount = computed(() => (this.figure() ? (this.shown().picture?.frame.table.rowCount ?? 0) : 0));
   protected readonly focus = signal<CellAddress | null>(null);
   /** The summed-up cell whose rows stand open, by its category: edits may move its row. */
@@ -112,9 +128,18 @@ export class Ledger {
     this.formula.set(null);
   }
 
-  protected async copyFormula(text: string): Promise<void> {
-    await navigator.clipboard.writeText(text);
-    this.notices.done('Copied the formula as SQL.');
+  /** One statement over a table called frame that gives the column, with every column it is computed from. */
+  protected async copySql({ helper }: GridColumn): Promise<void> {
+    const frame = this.shown().picture?.frame;
+    if (!frame || !helper) return;
+    const own = scopeOf(frame.table);
+    const data = new Map([...own].filter(([name]) => !frame.helpers.includes(name)));
+    await navigator.clipboard.writeText(statementOf('frame', data, helper.steps));
+    this.notices.done('Copied as SQL: one statement over a table called frame.');
+  }
+
+  protected toggle(cue: string): void {
+    this.hidden.update(now => new Set(now.has(cue) ? [...now].filter(other => other !== cue) : [...now, cue]));
   }
 }
 

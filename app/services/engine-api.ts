@@ -1,6 +1,6 @@
 import type { Result } from 'core/result';
-import type { FormulaPlace } from 'core/formula';
-import type { Livery, Picture, Writing } from 'core/plan';
+import type { FormulaPlace, NamedFormula } from 'core/formula';
+import type { Livery, Picture, Plan, Writing } from 'core/plan';
 import type { Derived, Figure, Project } from 'core/project';
 import type { ColumnType, CellEdit, Table } from 'core/table';
 import type { ImportedTable } from 'core/io';
@@ -52,6 +52,8 @@ export interface TrialAsk {
   readonly place: FormulaPlace | 'helper';
   readonly figure: Figure;
   readonly table: TableAsk;
+  /** Columns that the formula sees beside the frame's own. */
+  readonly before?: readonly NamedFormula[];
 }
 
 /** What a tried formula gives. */
@@ -84,6 +86,8 @@ export interface EngineApi {
   /** Takes a table in, and stores it for later sessions. */
   addTable(id: string, table: Table): Promise<SourceInfo>;
   picture(ask: PictureAsk): Promise<Result<Picture>>;
+  /** The first drawing of a figure alone, for previews. */
+  preview(ask: PictureAsk): Promise<Result<Plan>>;
   tryFormula(ask: TrialAsk): Promise<Result<Trial>>;
   valueCounts(table: TableAsk, column: string): Promise<readonly ValueCount[]>;
   /** The given rows of a table, edits laid over them. */

@@ -1,7 +1,8 @@
 import { transfer } from 'comlink';
 import { readCsv, readProjectFile, writeProjectFile, type ImportedTable } from 'core/io';
-import { pictureOf, type Picture } from 'core/plan';
-import { deriveColumns, readProject, type DerivedTable, type Project } from 'core/project';
+import { pictureOf, type Picture, type Plan } from 'core/plan';
+import { deriveColumns, type DerivedTable } from 'core/document';
+import { readProject, type Project } from 'core/project';
 import { failure, success, type Result } from 'core/result';
 import { applyEdits, buffersOf, columnOf, makeTable, takeRows, type Table } from 'core/table';
 import { Database } from './database';
@@ -70,6 +71,14 @@ export class Engine implements EngineApi {
     const picture = pictureOf({ figure, ...found, writing, livery });
     // As long as the table, made anew for each picture: it moves to the page instead of being copied.
     return Promise.resolve(picture.ok ? transfer(picture, [picture.value.frame.rows.buffer]) : picture);
+  }
+
+  preview({ figure, table, writing, livery }: PictureAsk): Promise<Result<Plan>> {
+    const found = this.tableOf(table);
+    if (!found) return Promise.resolve(failure({ code: 'figure-no-table', name: figure.data.table }));
+    const picture = pictureOf({ figure, ...found, writing, livery });
+    const plan = picture.ok ? picture.value.plans.at(-1) : undefined;
+    return Promise.resolve(picture.ok && plan ? success(plan) : (picture as Result<never>));
   }
 
   tryFormula(ask: TrialAsk): Promise<Result<Trial>> {

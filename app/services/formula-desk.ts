@@ -1,4 +1,5 @@
 import { Injectable, signal } from '@angular/core';
+import type { NamedFormula } from 'core/formula';
 import type { HelperScope } from 'core/frame';
 
 /** A formula that is being written: where it will stand, and what becomes of it. */
@@ -9,6 +10,8 @@ export interface DeskRequest {
   readonly name: string | null;
   readonly formula: string;
   readonly scope?: HelperScope;
+  /** Columns that the formula sees beside the frame's own. */
+  readonly before?: readonly NamedFormula[];
   /** Takes the formula; gives what is wrong with its name, or null when it was taken. */
   readonly use: (written: Written) => string | null;
   readonly remove?: () => void;

@@ -1,4 +1,5 @@
-import { applyEdit, describeEdit, type Edit, type Project } from 'core/project';
+import { applyEdit, describeEdit, type Edit } from 'core/document';
+import { type Project } from 'core/project';
 
 /** A project with everything that can be undone and redone in this session. */
 export interface History {
@@ -10,18 +11,22 @@ export interface History {
 export interface Step {
   readonly project: Project;
   readonly words: string;
+  /** Edits in a row with one key are one step: a drag. */
+  readonly key?: string | undefined;
 }
 
 export const historyOf = (project: Project): History => ({ project, past: [], future: [] });
 
-export type HistoryMove = { readonly kind: 'edit'; readonly edit: Edit } | { readonly kind: 'undo' } | { readonly kind: 'redo' };
+export type HistoryMove =
+  { readonly kind: 'edit'; readonly edit: Edit; readonly key?: string | undefined } | { readonly kind: 'undo' } | { readonly kind: 'redo' };
 
 /** The history after a move; undoing or redoing with nothing to take leaves it as it is. */
 export function moveHistory(history: History, move: HistoryMove): History {
   switch (move.kind) {
     case 'edit': {
-      const step = { project: history.project, words: describeEdit(move.edit, history.project) };
-      return { project: applyEdit(history.project, move.edit), past: [...history.past, step], future: [] };
+      const goesOn = move.key !== undefined && history.past.at(-1)?.key === move.key;
+      const step = { project: history.project, words: describeEdit(move.edit, history.project), key: move.key };
+      return { project: applyEdit(history.project, move.edit), past: goesOn ? history.past : [...history.past, step], future: [] };
     }
     case 'undo': {
       const step = history.past.at(-1);

@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { transfer } from 'comlink';
 import type { ImportedTable } from 'core/io';
-import { firstFigure, PROJECT_VERSION, type Figure, type Project, type TableWords } from 'core/project';
+import type { Figure, Project, TableWords } from 'core/project';
 import { messageFor, type Problem, type Result } from 'core/result';
 import { buffersOf } from 'core/table';
 import { lastValueFrom, tap, takeUntil, Subject } from 'rxjs';
@@ -103,16 +103,26 @@ export class Opener {
   private async take({ table, notes }: ImportedTable, name: string): Promise<void> {
     const id = crypto.randomUUID();
     const info = await this.engine.api.addTable(id, transfer(table, buffersOf(table)));
+    const { firstFigure, PROJECT_VERSION } = await import('./figure-making');
     const figure = firstFigure(crypto.randomUUID(), wordsOf(id, info));
-    if (this.store.snapshot?.history.project.id === SAMPLE_ID) this.startProject(id, table.name, info, figure);
+    if (this.store.snapshot?.history.project.id === SAMPLE_ID) this.startProject(PROJECT_VERSION, id, info, figure);
     else this.addToProject(id, table.name, info, figure);
     const rows = `${info.rowCount.toLocaleString('en')} rows and ${info.columns.length} columns`;
     this.notices.done(`Opened ${name}: ${rows}.${notes.length ? ' Some things were mended:' : ''}`, { details: notes.map(messageFor) });
   }
 
-  private startProject(id: string, name: string, info: SourceInfo, figure: Figure): void {
+  private startProject(version: Project['version'], id: string, info: SourceInfo, figure: Figure): void {
+    const { name } = info;
     const tables = [{ id, name, units: {}, edits: [], derived: [] }];
-    const project: Project = { version: PROJECT_VERSION, id: crypto.randomUUID(), name, tables, figures: [figure], formats: [] };
+    const project: Project = {
+      version,
+      id: crypto.randomUUID(),
+      name,
+      tables,
+      figures: [figure],
+      formats: [],
+      pictures: [],
+    };
     this.put({ project, sources: { [id]: info } });
   }
 

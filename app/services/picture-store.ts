@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import type { Picture } from 'core/plan';
+import type { Figure, Project } from 'core/project';
 import type { Problem } from 'core/result';
 import { combineLatest, distinctUntilChanged, filter, map, scan, shareReplay, switchMap, type Observable } from 'rxjs';
 import type { PictureAsk } from './engine-api';
@@ -39,6 +40,8 @@ export class PictureStore {
   );
 }
 
+const NO_AXIS = { zero: 'auto', low: null, high: null, numbers: true } as const;
+
 /** Nothing is shown yet. */
 export const EMPTY_SHOWN: Shown = {
   ask: {
@@ -59,7 +62,7 @@ export const EMPTY_SHOWN: Shown = {
       },
       shape: { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' },
       cues: [],
-      scales: { gridlines: true, unit: null, decimals: null },
+      scales: { gridlines: true, unit: null, decimals: null, axes: { first: NO_AXIS, second: NO_AXIS }, between: 'free' },
       words: { title: '', subtitle: '' },
       view: 'cued',
     },
@@ -74,14 +77,17 @@ export const EMPTY_SHOWN: Shown = {
 type Need = Omit<PictureAsk, 'livery'> | null;
 
 function needOf({ history, figure }: OpenState): Need {
-  const { project } = history;
-  const found = project.figures.find(item => item.id === figure);
-  if (!found) return null;
+  const found = history.project.figures.find(item => item.id === figure);
+  return found ? askOf(history.project, found) : null;
+}
+
+/** What the engine needs to draw a figure of a project. */
+export function askOf(project: Project, found: Figure): NonNullable<Need> {
   const table = project.tables.find(item => item.id === found.data.table);
   return {
     figure: found,
     table: { id: found.data.table, edits: table?.edits ?? NO_EDITS, derived: table?.derived ?? NO_COLUMNS },
-    writing: { units: table?.units ?? NO_UNITS, formats: project.formats },
+    writing: { units: table?.units ?? NO_UNITS, formats: project.formats, pictures: project.pictures },
   };
 }
 
@@ -97,6 +103,7 @@ function sameNeed(a: Need, b: Need): boolean {
     a.table.edits === b.table.edits &&
     a.table.derived === b.table.derived &&
     a.writing.units === b.writing.units &&
-    a.writing.formats === b.writing.formats
+    a.writing.formats === b.writing.formats &&
+    a.writing.pictures === b.writing.pictures
   );
 }

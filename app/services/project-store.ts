@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
-import { orderDerived, type Edit, type Figure, type Project, type TableDoc, type TableWords } from 'core/project';
+import { orderDerived, type Edit } from 'core/document';
+import { type Figure, type Project, type TableDoc, type TableWords } from 'core/project';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable } from 'rxjs';
 import type { OpenedProject, SourceInfo, TableAsk } from './engine-api';
 import { historyOf, moveHistory, type History, type HistoryMove } from './history';
@@ -44,8 +45,9 @@ export class ProjectStore {
     this.change(state => ({ ...state, sources: { ...state.sources, [id]: info } }));
   }
 
-  apply(edit: Edit): void {
-    this.move({ kind: 'edit', edit });
+  /** @param key edits in a row with one key are one step of undo */
+  apply(edit: Edit, key?: string): void {
+    this.move({ kind: 'edit', edit, key });
   }
 
   /** Changes the figure on the stage. */

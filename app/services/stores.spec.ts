@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
-import { firstFigure, type Edit, type Figure, type Project } from 'core/project';
+import { type Edit } from 'core/document';
+import { firstFigure, type Figure, type Project } from 'core/project';
 import { historyOf, moveHistory, type History, type HistoryMove } from './history';
 import { Notices } from './notices';
 import { ProjectStore } from './project-store';
@@ -17,11 +18,12 @@ const table = {
 };
 const figure = (id: string): Figure => ({ ...firstFigure(id, table), name: id });
 const project: Project = {
-  version: 2,
+  version: 3,
   id: 'p',
   name: 'one',
   tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
   formats: [],
+  pictures: [],
   figures: [figure('a'), figure('b'), figure('c')],
 };
 const sources = { d: { name: 'deliveries', rowCount: 2, columns: table.columns } };

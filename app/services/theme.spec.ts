@@ -1,5 +1,5 @@
 import { differenceCiede2000, filterDeficiencyDeuter, filterDeficiencyProt, filterDeficiencyTrit, wcagContrast, type Color } from 'culori';
-import { COLOUR_NAMES } from 'core/cue';
+import { COLOUR_NAMES } from 'core/glyph';
 import { readLivery, type ThemeChoice } from './theme';
 
 const difference = differenceCiede2000();

@@ -1,5 +1,5 @@
 import { computed, effect, Injectable, signal } from '@angular/core';
-import { COLOUR_NAMES } from 'core/cue';
+import { COLOUR_NAMES } from 'core/glyph';
 import type { Livery } from 'core/plan';
 
 export type ThemeChoice = 'light' | 'dark';

@@ -1,9 +1,9 @@
-import { compileFormula, Evaluator, groupRows, scopeOf, sqlOf, type FormulaPlace } from 'core/formula';
+import { compileFormula, Evaluator, groupRows, scopeOf, sqlOf, type FormulaPlace, type NamedFormula } from 'core/formula';
 import { frameOf } from 'core/frame';
 import { rowNames } from 'core/plan';
 import type { Figure } from 'core/project';
 import { success, type Result } from 'core/result';
-import { columnOf, isMissing, textAt, type Column, type Table, type Values } from 'core/table';
+import { columnOf, isMissing, named, textAt, withColumns, type Column, type Table, type Values } from 'core/table';
 import type { Trial, TrialAsk } from './engine-api';
 
 // Enough to see whether a formula does what is meant.
@@ -11,8 +11,8 @@ const FIRST_ROWS = 7;
 const SPARKS = 240;
 
 /** Compiles and runs a formula on what it would see, and shows the first of what it gives. */
-export function tryFormula({ formula, place, figure }: TrialAsk, source: Table): Result<Trial> {
-  if (place === 'helper') return tryOnFrame(formula, figure, source);
+export function tryFormula({ formula, place, figure, before }: TrialAsk, source: Table): Result<Trial> {
+  if (place === 'helper') return tryOnFrame(formula, figure, source, before);
   if (place === 'measure') return tryMeasure(formula, figure, source);
   return tried({ formula, place, over: source, names: rowNumbers(source) });
 }
@@ -25,11 +25,21 @@ interface Tried {
   readonly groups?: ReturnType<typeof groupRows>;
 }
 
-function tryOnFrame(formula: string, figure: Figure, source: Table): Result<Trial> {
-  const framed = frameOf(source, { ...figure.data, helpers: [] });
+/** A helper column sees the bare frame; a cue's formula sees the helper columns and what is computed before it too. */
+function tryOnFrame(formula: string, figure: Figure, source: Table, before: readonly NamedFormula[] | undefined): Result<Trial> {
+  const framed = frameOf(source, before ? figure.data : { ...figure.data, helpers: [] });
   if (!framed.ok) return framed;
   const names = rowNames(framed.value, figure.data);
-  return tried({ formula, place: 'column', over: framed.value.table, names: row => names[row] ?? '' });
+  const over = withFormulas(framed.value.table, before ?? []);
+  return tried({ formula, place: 'column', over, names: row => names[row] ?? '' });
+}
+
+/** The table with formulas' columns behind its own; one that does not compile is left out. */
+function withFormulas(table: Table, formulas: readonly NamedFormula[]): Table {
+  return formulas.reduce((wide, { name, formula }) => {
+    const compiled = compileFormula(formula, scopeOf(wide));
+    return compiled.ok ? withColumns(wide, [named(name, new Evaluator(wide).values(compiled.value))]) : wide;
+  }, table);
 }
 
 function tryMeasure(formula: string, figure: Figure, source: Table): Result<Trial> {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { firstFigure, type Figure } from 'core/project';
+import type { Figure } from 'core/project';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
@@ -54,9 +54,10 @@ export class FigureList {
   protected readonly figures = computed(() => this.project()?.figures ?? []);
 
   /** A first sensible figure of the table that is on the stage. */
-  create(): void {
+  async create(): Promise<void> {
     const table = this.tables().find(item => item.id === this.figure()?.data.table) ?? this.tables()[0];
     if (!table) return;
+    const { firstFigure } = await import('../services/figure-making');
     const figure = firstFigure(crypto.randomUUID(), table);
     this.store.addFigure({ ...figure, name: this.freeName(figure.name) });
   }

@@ -78,7 +78,7 @@ export class Shell {
     { name: 'Go to the ledger', keys: 'Alt+3', run: () => this.focus('ledger') },
     { name: 'Open a file or paste rows', run: () => this.library()?.open() },
     { name: 'Open the sample project', run: () => void this.opener.openSample() },
-    { name: 'New figure', run: () => this.figures()?.create() },
+    { name: 'New figure', run: () => void this.figures()?.create() },
     { name: 'Rename, duplicate or remove this figure', run: () => this.figures()?.openMenu() },
     { name: 'Compute a column', run: () => this.write('derived') },
     { name: 'Add a helper column', run: () => this.write('helper') },

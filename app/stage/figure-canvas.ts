@@ -1,7 +1,7 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, output, signal, viewChild } from '@angular/core';
-import type { Plan } from 'core/plan';
-import { FigureDrawing, type CanvasPoint, type HoverText } from 'plot';
+import type { DragTarget, Plan } from 'core/plan';
+import { FigureDrawing, type CanvasPoint, type HoverText, type LineHandle } from 'plot';
 
 /** A plan on a canvas. Pointer and arrow keys move over its marks; what is under them is told to the outside. */
 @Component({
@@ -15,6 +15,9 @@ import { FigureDrawing, type CanvasPoint, type HoverText } from 'plot';
         tabindex="0"
         role="img"
         [attr.aria-label]="plan().title + '. ' + plan().description + ' Arrow keys walk the marks.'"
+        [style.cursor]="handle() ? (plan().lying ? 'ew-resize' : 'ns-resize') : null"
+        (pointerdown)="onDown($event)"
+        (pointerup)="onUp($event)"
         (pointermove)="onPointer($event)"
         (pointerleave)="pointed.emit(null)"
         (keydown)="onKey($event)"
@@ -41,9 +44,14 @@ export class FigureCanvas {
   readonly row = input<number | null>(null);
   readonly hover = input<HoverText | null>(null);
   readonly pointed = output<number | null>();
+  /** A line or band edge was taken hold of, and moved. */
+  readonly held = output();
+  readonly dragged = output<{ readonly target: DragTarget; readonly value: number }>();
 
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private drawing: FigureDrawing | null = null;
+  protected readonly handle = signal<LineHandle | null>(null);
+  private dragging = false;
   private readonly anchor = signal<CanvasPoint | null>(null);
 
   protected readonly card = computed(() => {
@@ -64,7 +72,26 @@ export class FigureCanvas {
   }
 
   protected onPointer(event: PointerEvent): void {
-    this.pointed.emit(this.drawing?.rowAt({ x: event.offsetX, y: event.offsetY }) ?? null);
+    const at = { x: event.offsetX, y: event.offsetY };
+    const handle = this.handle();
+    if (this.dragging && handle && this.drawing)
+      return this.dragged.emit({ target: handle.target, value: this.drawing.valueAt(handle, at) });
+    this.handle.set(this.drawing?.handleAt(at) ?? null);
+    this.pointed.emit(this.drawing?.rowAt(at) ?? null);
+  }
+
+  protected onDown(event: PointerEvent): void {
+    if (!this.handle()) return;
+    event.preventDefault();
+    this.canvas().nativeElement.setPointerCapture(event.pointerId);
+    this.dragging = true;
+    this.pointed.emit(null);
+    this.held.emit();
+  }
+
+  protected onUp(event: PointerEvent): void {
+    if (this.dragging) this.canvas().nativeElement.releasePointerCapture(event.pointerId);
+    this.dragging = false;
   }
 
   protected onKey(event: KeyboardEvent): void {

@@ -38,7 +38,9 @@ import { filterWords } from './filter-words';
         </button>
       </span>
       <ng-template #editor>
-        <cb-filter-editor [filter]="filter" [figure]="figure()" (changed)="set($event)" />
+        @defer (on immediate) {
+          <cb-filter-editor [filter]="filter" [figure]="figure()" (changed)="set($event)" />
+        }
       </ng-template>
     }
     <button #adder="cbSheet" class="act text-soft" [cbSheet]="columns" sheetLabel="Filter by"><cb-icon name="plus" />Filter</button>

@@ -32,12 +32,13 @@ async function edited(
   const engine = { api: { valueCounts: (_table: unknown, column: string) => Promise.resolve(counts[column] ?? []) } };
   TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), { provide: EngineClient, useValue: engine }] });
   const project = {
-    version: 2 as const,
+    version: 3 as const,
     id: 'p',
     name: 'p',
     tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
     figures: [figure],
     formats: [],
+    pictures: [],
   };
   TestBed.inject(ProjectStore).open({ project, sources: { d: { name: 'deliveries', rowCount: 3, columns } } });
   const fixture = TestBed.createComponent(FilterEditor);

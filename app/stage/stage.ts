@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { View } from 'core/project';
-import { hoverText } from 'plot';
+import type { hoverText } from '../../plot/hover-text';
+import { LineDrag } from '../services/line-drag';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
 import { FigureCanvas } from './figure-canvas';
@@ -24,6 +25,7 @@ const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
 export class Stage {
   private readonly store = inject(ProjectStore);
   private readonly pictures = inject(PictureStore);
+  protected readonly drag = inject(LineDrag);
 
   protected readonly views = VIEWS;
   protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
@@ -32,12 +34,15 @@ export class Stage {
   /** The canvas that was pointed at last: only there hangs the hover card. */
   protected readonly active = signal<number | null>(null);
 
+  /** What writes the hover card; it comes after the first figure is drawn. */
+  private readonly words = signal<typeof hoverText | null>(null);
+
   protected readonly plans = computed(() => (this.figure() ? (this.shown()?.picture?.plans ?? []) : []));
   protected readonly isEmpty = computed(() => this.plans()[0]?.categories.length === 0);
   protected readonly hover = computed(() => {
-    const [shown, row] = [this.shown(), this.row()];
-    if (!shown?.picture || row === null || row >= shown.picture.frame.table.rowCount) return null;
-    return hoverText(shown.picture, row, shown.ask.figure, shown.ask.writing);
+    const [shown, row, words] = [this.shown(), this.row(), this.words()];
+    if (!words || !shown?.picture || row === null || row >= shown.picture.frame.table.rowCount) return null;
+    return words(shown.picture, row, shown.ask.figure, shown.ask.writing);
   });
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -58,6 +63,7 @@ export class Stage {
     const observer = new ResizeObserver(() => this.measure());
     observer.observe(this.host.nativeElement);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
+    void import('../../plot/hover-text').then(module => this.words.set(module.hoverText));
     // A row of one picture means nothing in the next.
     effect(() => {
       this.plans();

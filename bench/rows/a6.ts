@@ -58,7 +58,7 @@ function makeTable(): Table {
 
 function figureOver(table: Table): Figure {
   const figure = firstFigure('f', { id: 'd', name: 'deliveries', rowCount: ROWS, units: {}, columns: table.columns });
-  const words = { category: 'hut', measures: ['milk'], scopes: ['valley'] };
+  const words = { category: 'hut', measures: ['milk'], scopes: ['valley'], along: { column: 'hut', descending: false } };
   const cues = Array.from({ length: CUES }, (_, i) => ({
     ...cueKinds.extremes.create(`c${i}`, words),
     which: i % 2 ? ('highest' as const) : ('lowest' as const),

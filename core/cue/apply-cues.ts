@@ -1,9 +1,10 @@
 import { compileFormula, Evaluator, nameText, scopeOf, scopeWith, type Scope } from 'core/formula';
 import type { Frame } from 'core/frame';
-import type { CueProblem } from 'core/result';
+import { failure, success, type CueProblem, type FormulaProblem, type Result } from 'core/result';
 import { named, type Table } from 'core/table';
-import type { HelperColumn, HelperFormula, Treatment } from './kind';
+import type { HelperColumn, HelperFormula } from './kind';
 import { kindOf, type Cue } from './registry';
+import type { Treatment } from './treatments';
 
 /** A cue applied to a frame: its helper columns and treatments, or why it rests. */
 export interface AppliedCue {
@@ -17,8 +18,8 @@ export interface AppliedCue {
 }
 
 /**
- * Computes every cue's helper columns over the frame, in order. A cue that is off or cannot apply has none.
- * Later cues see the helper columns of earlier ones. Cost: one pass per distinct sub-expression of all cues.
+ * Computes every cue's helper columns over the frame, in order. A cue that is off or cannot apply has none. Later cues see the
+ * helper columns of earlier ones. Cost: one pass per distinct sub-expression of all cues.
  */
 export function applyCues(cues: readonly Cue[], frame: Frame): AppliedCue[] {
   const helpers = new HelperRun(frame.table);
@@ -26,12 +27,18 @@ export function applyCues(cues: readonly Cue[], frame: Frame): AppliedCue[] {
     const kind = kindOf(cue);
     const found = cue.on ? kind.problems(cue, frame) : [];
     const problems = found.map(({ problem }) => problem);
-    const base = { cue, number: i + 1, problems };
-    if (!cue.on || found.some(({ rests }) => rests)) return { ...base, helpers: [], treatments: [], quietsRest: false };
-    const expansion = kind.expand(cue, part => helpers.freeName(part));
-    return { ...base, ...expansion, helpers: expansion.helpers.map(helper => helpers.compute(helper)) };
+    const resting = { cue, number: i + 1, problems, helpers: [], treatments: [], quietsRest: false };
+    if (!cue.on || found.some(({ rests }) => rests)) return resting;
+    const { helpers: formulas, treatments } = kind.expand(cue, part => helpers.freeName(part));
+    const computed = helpers.computeAll(formulas);
+    if (!computed.ok) return { ...resting, problems: computed.problems as CueProblem[] };
+    return { cue, number: i + 1, problems, helpers: computed.value, treatments, quietsRest: quiets(cue, treatments) };
   });
 }
+
+/** Only marks can stand out from a rest. */
+const quiets = (cue: Cue, treatments: readonly Treatment[]): boolean =>
+  cue.quiet && treatments.some(({ show }) => show === 'mark' || show === 'line');
 
 /** One evaluator for all cues of a figure, so that what they share is computed once. */
 class HelperRun {
@@ -53,12 +60,21 @@ class HelperRun {
     return name;
   }
 
-  compute(helper: HelperFormula): HelperColumn {
-    const compiled = compileFormula(helper.formula, this.scope);
-    if (!compiled.ok) throw new RangeError(`the formula of ${helper.name} does not compile: ${helper.formula}`);
-    const values = this.evaluator.values(compiled.value);
-    this.evaluator.define(nameText(helper.name), values);
-    this.scope = scopeWith(this.scope, helper.name, values.type);
-    return { ...helper, column: named(helper.name, values) };
+  /** All of a cue's columns, or the first formula that does not compile: a formula of the analyst's own may not. */
+  computeAll(formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
+    const before = this.scope;
+    const columns: HelperColumn[] = [];
+    for (const helper of formulas) {
+      const compiled = compileFormula(helper.formula, this.scope);
+      if (!compiled.ok) {
+        this.scope = before;
+        return failure({ code: 'cue-formula', name: helper.name, problem: compiled.problems[0] as FormulaProblem });
+      }
+      const values = this.evaluator.values(compiled.value);
+      this.evaluator.define(nameText(helper.name), values);
+      this.scope = scopeWith(this.scope, helper.name, values.type);
+      columns.push({ ...helper, column: named(helper.name, values), withoutValue: this.evaluator.withoutValue(compiled.value) });
+    }
+    return success(columns);
   }
 }

@@ -2,7 +2,7 @@ import { frameOf, plainMeasure, type Frame } from 'core/frame';
 import { messageFor } from 'core/result';
 import { readSentence } from 'core/sentence';
 import { cellAt, tableOf, type Cell } from 'core/table';
-import { applyCues, cueKinds, cueSchema, kindOf, winnersOf, type Cue, type CueWords } from './index';
+import { applyCues, cueKinds, cueSchema, kindOf, scopeValue, winnersOf, type Cue, type CueWords } from './index';
 
 function frameFor(lists: Record<string, Cell[]>): Frame {
   const data = {
@@ -22,8 +22,9 @@ function frameFor(lists: Record<string, Cell[]>): Frame {
   return read.value;
 }
 
-const words: CueWords = { category: 'hut', measures: ['milk', 'fat'], scopes: ['valley'] };
-const cue = (change: Partial<Cue> = {}): Cue => ({ ...cueKinds.extremes.create('c', words), ...change });
+const words: CueWords = { category: 'hut', measures: ['milk', 'fat'], scopes: ['valley'], along: { column: 'hut', descending: false } };
+type Extremes = Extract<Cue, { kind: 'extremes' }>;
+const cue = (change: Partial<Extremes> = {}): Extremes => ({ ...cueKinds.extremes.create('c', words), ...change });
 const huts = ['A', 'B', 'C', 'D', 'E'];
 const valley = ['x', 'x', 'y', 'y', 'y'];
 
@@ -33,7 +34,7 @@ const helpersOf = (cues: Cue[], frame: Frame): Record<string, Cell[]> =>
   );
 
 describe('extremes: helper columns', () => {
-  const cases: readonly [name: string, litres: Cell[], change: Partial<Cue>, expected: Record<string, Cell[]>][] = [
+  const cases: readonly [name: string, litres: Cell[], change: Partial<Extremes>, expected: Record<string, Cell[]>][] = [
     [
       'highest, lowest and the rest',
       [3, 9, 5, 1, 4],
@@ -115,22 +116,23 @@ describe('extremes: what it says', () => {
   const changes: readonly [token: string, value: string, reads: RegExp][] = [
     ['which', 'lowest', /^Mark the lowest of milk in the whole figure in slate,/],
     ['measure', 'fat', /of fat in/],
-    ['scope', 'within:valley', /within each valley in/],
-    ['scope', 'figure', /in the whole figure in/],
-    ['highest', '#102030', /in #102030 and slate/],
-    ['labels', 'false', /, without labels;/],
+    ['scope', scopeValue({ kind: 'within', column: 'valley' }), /within each valley in/],
+    ['scope', scopeValue({ kind: 'along', column: 'hut', descending: true, within: null }), /along hut, falling, in/],
+    ['scope', scopeValue({ kind: 'figure' }), /in the whole figure in/],
+    ['look:highest:colour', '#102030', /in #102030 and slate/],
+    ['labels', 'none', /, without labels;/],
     ['quiet', 'false', /leave the rest\.$/],
   ];
   for (const [token, value, reads] of changes)
     it(`${token} to ${value}`, () => {
       const kind = kindOf(cue());
-      const changed = kind.change(cue(), token, value);
+      const changed = kind.change(cue(), token, value, words);
       expect(readSentence(kind.sentence(changed, words))).toMatch(reads);
       expect(cueSchema.safeParse(changed).success).toBe(true);
     });
-  it('has no other token', () => expect(() => kindOf(cue()).change(cue(), 'glyph', 'x')).toThrowError(RangeError));
+  it('has no other token', () => expect(() => kindOf(cue()).change(cue(), 'glyph', 'x', words)).toThrowError(RangeError));
 
-  const problems: readonly [name: string, litres: Cell[], change: Partial<Cue>, says: RegExp, helpers: number][] = [
+  const problems: readonly [name: string, litres: Cell[], change: Partial<Extremes>, says: RegExp, helpers: number][] = [
     ['no such measure', [1, 2, 3, 4, 5], { measure: 'fat' }, /There is no measure called fat here\. Choose milk\./, 0],
     ['no such scope', [1, 2, 3, 4, 5], { scope: { kind: 'within', column: 'week' } }, /week is not one value per hut/, 0],
     ['all missing', [null, null, null, null, null], {}, /Every value of milk is missing/, 0],
@@ -145,14 +147,14 @@ describe('extremes: what it says', () => {
       expect(applied?.helpers.length).toBe(helpers);
     });
 
-  const reasons: readonly [row: number, change: Partial<Cue>, part: string, says: string][] = [
+  const reasons: readonly [row: number, change: Partial<Extremes>, part: string, says: string][] = [
     [1, {}, 'highest', 'milk 9 is the highest of 5 huts'],
     [3, { scope: { kind: 'within', column: 'valley' } }, 'lowest', 'milk 1 is the lowest of 3 huts in y'],
   ];
   for (const [row, change, part, says] of reasons)
     it(says, () => {
       const frame = frameFor({ hut: huts, valley, litres: [3, 9, 5, 1, 4] });
-      expect(kindOf(cue()).why(cue(change), { frame, row, part, write: (_name, value) => String(value) })).toBe(says);
+      expect(kindOf(cue()).why(cue(change), { frame, row, part, helper: () => null, write: (_name, value) => String(value) })).toBe(says);
     });
 });
 
@@ -160,7 +162,7 @@ describe('which cue wins a row', () => {
   it('the first that marks it', () => {
     const frame = frameFor({ hut: huts, valley, litres: [3, 9, 5, 1, 4] });
     const within = cue({ id: 'w', which: 'highest', scope: { kind: 'within', column: 'valley' } });
-    const winners = (cues: Cue[]): number[] => [...winnersOf(applyCues(cues, frame), 5).cue];
+    const winners = (cues: Cue[]): number[] => [...winnersOf(applyCues(cues, frame), 5, 'milk').cue];
     expect(winners([cue(), within])).toEqual([-1, 0, 1, 0, -1]);
     expect(winners([within, cue()])).toEqual([-1, 0, 0, 1, -1]);
     expect(winners([])).toEqual([-1, -1, -1, -1, -1]);

@@ -1,8 +1,17 @@
 // What kinds there are.
 export { cueKinds, cueSchema, kindOf, type Cue, type CueKindName } from './registry';
-export type { CueBase, CueKind, CueWords, HelperColumn, Treatment } from './kind';
-export { COLOUR_NAMES } from './colours';
+export type { CueBase, CueKind, CueWords, HelperColumn } from './kind';
+export { findCues, type CueOffer } from './find-cues';
+export { asRule } from './as-rule';
+
+// How they show.
+export type { Look } from './look';
+export type { BandStyle, Dash, Treatment, TreatmentOf } from './treatments';
+
+// Levels and scopes, as they are typed and chosen.
+export { levelWords, readLevel, typedNumber, type Level } from './level';
+export { scopeValue } from './scope';
 
 // Applying them.
 export { applyCues, type AppliedCue } from './apply-cues';
-export { winnersOf, type Winners } from './winners';
+export { isColouring, winnersOf, type Winners } from './winners';

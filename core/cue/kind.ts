@@ -1,14 +1,24 @@
 import type { Frame } from 'core/frame';
 import type { CueProblem } from 'core/result';
 import type { Sentence } from 'core/sentence';
-import type { Column } from 'core/table';
+import type { Cell, Column } from 'core/table';
 import type * as z from 'zod/mini';
+import type { Look } from './look';
+import type { CueScope } from './scope';
+import type { Treatment } from './treatments';
 
 /** What every cue has, whatever its kind. */
 export interface CueBase {
   readonly id: string;
   readonly kind: string;
   readonly on: boolean;
+  /** The measure whose marks the cue is about. */
+  readonly measure: string;
+  readonly scope: CueScope;
+  /** Rows that no cue marks step back. */
+  readonly quiet: boolean;
+  /** How the marks of each part show. */
+  readonly looks: Readonly<Record<string, Look>>;
 }
 
 /** What a sentence is written against: the words that make sense in this figure. */
@@ -17,6 +27,10 @@ export interface CueWords {
   readonly measures: readonly string[];
   /** Columns with one value per row of the frame, to look within. */
   readonly scopes: readonly string[];
+  /** The order that the figure shows, for cues that follow one. */
+  readonly along: { readonly column: string; readonly descending: boolean };
+  /** Names of the analyst's own small pictures. */
+  readonly pictures?: readonly string[];
 }
 
 /** One helper column before it is computed. `part` names its role within the cue. */
@@ -24,29 +38,21 @@ export interface HelperFormula {
   readonly part: string;
   readonly name: string;
   readonly formula: string;
-}
-
-/** How a part shows: rows where its helper column has a value take the treatment. */
-export interface Treatment {
-  readonly part: string;
-  /** Name of a colour of the livery, or `#rrggbb`. */
-  readonly colour: string;
-  readonly label: boolean;
-  /** What the legend says of it. */
-  readonly legend: string;
+  /** How its numbers are written: as the measure's (when unsaid), as percents, or as plain numbers. */
+  readonly as?: 'percent' | 'number';
 }
 
 /** A cue written out: named formulas, in order, and how their parts show. */
 export interface Expansion {
   readonly helpers: readonly HelperFormula[];
   readonly treatments: readonly Treatment[];
-  /** Rows that no cue marks step back. */
-  readonly quietsRest: boolean;
 }
 
 /** One computed helper column. */
 export interface HelperColumn extends HelperFormula {
   readonly column: Column;
+  /** Rows without a value though everything they are computed from is there. */
+  readonly withoutValue: number;
 }
 
 /** What a kind may ask when it says why a row is marked. */
@@ -55,25 +61,39 @@ export interface WhyFacts {
   readonly row: number;
   readonly part: string;
   readonly write: (measure: string, value: number) => string;
+  /** The cell of one of the cue's helper columns in this row. */
+  readonly helper: (part: string) => Cell;
+}
+
+/** What the analyst should know of a cue here; `rests` leaves it out of the figure. */
+export interface FoundProblem {
+  readonly problem: CueProblem;
+  readonly rests: boolean;
 }
 
 /**
- * One kind of cue: its schema, its sentence, its expansion into named formulas. Adding a kind is adding one file
- * with such an object and its line in the registry.
+ * One kind of cue: its schema, its sentence, its expansion into named formulas. Adding a kind is adding one file with such an
+ * object (see `defineKind`) and its line in the registry.
  */
 export interface CueKind<C extends CueBase> {
   readonly kind: C['kind'];
+  /** One line of what it does. */
   readonly help: string;
+  /** Further words by which the search finds it. */
+  readonly search: string;
   readonly schema: z.ZodMiniType<C>;
   /** A first cue that makes sense on this figure. */
   create(id: string, words: CueWords): C;
   sentence(cue: C, words: CueWords): Sentence;
-  /** The cue with one token of its sentence changed. */
-  change(cue: C, token: string, value: string): C;
+  /** The finer settings, a sentence per part. */
+  finer(cue: C, words: CueWords): Sentence[];
+  /** The cue with one token of its sentences changed. Throws on a token that it does not have. */
+  change(cue: C, token: string, value: string, words: CueWords): C;
+  /** The cue with a measure of another name. */
+  renamed(cue: C, from: string, to: string): C;
   /** `nameFor` turns a part into a name that no other column of the figure has. */
   expand(cue: C, nameFor: (part: string) => string): Expansion;
-  /** Why the cue cannot apply here, or what the reader should know; `rests` leaves it out of the figure. */
-  problems(cue: C, frame: Frame): readonly { readonly problem: CueProblem; readonly rests: boolean }[];
+  problems(cue: C, frame: Frame): readonly FoundProblem[];
   /** The reason for a marked row, such as "milk 21,400 L is the highest of 20 huts". */
   why(cue: C, facts: WhyFacts): string;
 }

@@ -1,49 +1,93 @@
 import { nameText } from 'core/formula';
 import type { Frame } from 'core/frame';
 import { choiceToken, type Option, type Token } from 'core/sentence';
-import { columnOf, textAt } from 'core/table';
+import { cellAt, columnOf, textAt, type Column } from 'core/table';
 import * as z from 'zod/mini';
 import type { CueWords } from './kind';
 
-/** Where a cue looks: the whole figure, or within each value of a column. */
+/** Where a cue looks: the whole figure, within each value of a column (a series, a panel, any other), or along an order. */
 export const scopeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('figure') }),
   z.object({ kind: z.literal('within'), column: z.string() }),
+  z.object({ kind: z.literal('along'), column: z.string(), descending: z.boolean(), within: z.nullable(z.string()) }),
 ]);
 
 export type CueScope = z.infer<typeof scopeSchema>;
 
-/** The scope as the window of a formula. */
-export const windowOf = (scope: CueScope): string =>
-  scope.kind === 'figure' ? 'over ()' : `over (partition by ${nameText(scope.column)})`;
-
-const FIGURE = 'figure';
-
-export function scopeToken(scope: CueScope, words: CueWords): Token {
-  const chosen = scope.kind === 'figure' ? FIGURE : `within:${scope.column}`;
-  const columns = scope.kind === 'within' && !words.scopes.includes(scope.column) ? [...words.scopes, scope.column] : words.scopes;
-  const options: Option[] = [
-    { value: FIGURE, label: 'in the whole figure' },
-    ...columns.map(column => ({ value: `within:${column}`, label: `within each ${column}` })),
-  ];
-  return choiceToken('scope', 'Where to look', chosen, options);
+/** "partition by valley " for a scope within a column, else nothing; `more` are further partition keys. */
+export function partitionOf(scope: CueScope, ...more: readonly string[]): string {
+  const own = scope.kind === 'within' ? scope.column : scope.kind === 'along' ? scope.within : null;
+  const keys = [...(own === null ? [] : [nameText(own)]), ...more];
+  return keys.length ? `partition by ${keys.join(', ')} ` : '';
 }
 
-export const readScope = (value: string): CueScope =>
-  value === FIGURE ? { kind: 'figure' } : { kind: 'within', column: value.slice('within:'.length) };
+/** "order by week" for a scope along an order, else nothing. */
+export const orderOf = (scope: CueScope): string =>
+  scope.kind === 'along' ? `order by ${nameText(scope.column)}${scope.descending ? ' desc' : ''}` : '';
 
-/** Rows of the frame in the same scope as the given row. */
+/** The scope as the window of a formula; along an order it looks at all rows up to there. `bounds` narrows it. */
+export const windowOf = (scope: CueScope, bounds = ''): string => `over (${`${partitionOf(scope)}${orderOf(scope)} ${bounds}`.trim()})`;
+
+/** The columns that a scope needs. */
+export const scopeColumns = (scope: CueScope): string[] => {
+  if (scope.kind === 'figure') return [];
+  return scope.kind === 'within' ? [scope.column] : [scope.column, ...(scope.within === null ? [] : [scope.within])];
+};
+
+const alongWords = ({ column, descending, within }: Extract<CueScope, { kind: 'along' }>): string =>
+  `along ${column}${descending ? ', falling,' : ''}${within === null ? '' : ` within each ${within}`}`;
+
+function wordsOf(scope: CueScope): string {
+  if (scope.kind === 'figure') return 'in the whole figure';
+  return scope.kind === 'within' ? `within each ${scope.column}` : alongWords(scope);
+}
+
+/** Where to look. `ordered`: the cue has no meaning without an order, so only orders are offered. */
+export function scopeToken(scope: CueScope, words: CueWords, ordered: boolean): Token {
+  const within = words.scopes.map((column): CueScope => ({ kind: 'within', column }));
+  const orders = [words.category, ...words.measures];
+  const along = orders.flatMap(column =>
+    [false, true].flatMap(descending =>
+      [null, ...words.scopes].map((name): CueScope => ({ kind: 'along', column, descending, within: name })),
+    ),
+  );
+  const offered: CueScope[] = ordered ? along : [{ kind: 'figure' }, ...within, ...along];
+  const value = scopeValue(scope);
+  const all = offered.some(item => scopeValue(item) === value) ? offered : [...offered, scope];
+  const options = all.map((item): Option => ({ value: scopeValue(item), label: wordsOf(item) }));
+  return choiceToken('scope', 'Where to look', value, options);
+}
+
+/** A scope as an option's value: names may hold any character. */
+export const scopeValue = (scope: CueScope): string => JSON.stringify(scopeSchema.parse(scope));
+export const readScope = (value: string): CueScope => scopeSchema.parse(JSON.parse(value));
+
+/** Rows of the frame that a row is compared with: its partition, along an order up to the row itself. */
 export function rowsInScope(scope: CueScope, frame: Frame, row: number): number[] {
   const all = Array.from({ length: frame.table.rowCount }, (_, i) => i);
-  const column = scope.kind === 'within' ? columnOf(frame.table, scope.column) : undefined;
-  return column ? all.filter(other => column.data[other] === column.data[row]) : all;
+  const name = scope.kind === 'within' ? scope.column : scope.kind === 'along' ? scope.within : null;
+  const column = name === null ? undefined : columnOf(frame.table, name);
+  const peers = column ? all.filter(other => column.data[other] === column.data[row]) : all;
+  const order = scope.kind === 'along' ? columnOf(frame.table, scope.column) : undefined;
+  return order ? peers.filter(other => comesUpTo(order, other, row, (scope as { descending: boolean }).descending)) : peers;
 }
 
-/** " in Tolm" for a scope within a column, nothing for the whole figure. */
+function comesUpTo(order: Column, other: number, row: number, descending: boolean): boolean {
+  const [a, b] = [cellAt(order, other), cellAt(order, row)];
+  if (a === null || b === null) return b === null;
+  return descending ? a >= b : a <= b;
+}
+
+/** " in Tolm" for a scope within a column, " so far" along an order, nothing for the whole figure. */
 export function scopeWords(scope: CueScope, frame: Frame, row: number): string {
-  const column = scope.kind === 'within' ? columnOf(frame.table, scope.column) : undefined;
-  return column ? ` in ${textAt(column, row) || 'rows without one'}` : '';
+  const name = scope.kind === 'within' ? scope.column : scope.kind === 'along' ? scope.within : null;
+  const column = name === null ? undefined : columnOf(frame.table, name);
+  const place = column ? ` in ${textAt(column, row) || 'rows without one'}` : '';
+  return scope.kind === 'along' ? `${place} so far` : place;
 }
 
-/** " in each valley" for a scope within a column, nothing for the whole figure. */
-export const legendScope = (scope: CueScope): string => (scope.kind === 'within' ? ` in each ${scope.column}` : '');
+/** " in each valley" for a scope within a column, " so far" along an order, nothing for the whole figure. */
+export function legendScope(scope: CueScope): string {
+  if (scope.kind === 'figure') return '';
+  return scope.kind === 'within' ? ` in each ${scope.column}` : ' so far';
+}

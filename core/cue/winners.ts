@@ -1,5 +1,6 @@
 import { rowsWithValue } from 'core/table';
 import type { AppliedCue } from './apply-cues';
+import type { Treatment, TreatmentOf } from './treatments';
 
 /** For each frame row the cue and treatment that colour it: indices into the applied cues; −1 where none does. */
 export interface Winners {
@@ -7,13 +8,21 @@ export interface Winners {
   readonly treatment: Int16Array;
 }
 
-/** The first cue in the list that marks a row wins it; within a cue the first treatment does. */
-export function winnersOf(applied: readonly AppliedCue[], rows: number): Winners {
+/** Treatments that colour the marks of a measure. */
+export type Colouring = TreatmentOf<'mark'> | TreatmentOf<'ramp'>;
+export const isColouring = (treatment: Treatment): treatment is Colouring => treatment.show === 'mark' || treatment.show === 'ramp';
+
+/**
+ * The first cue in the list that colours a row of a measure wins it; within a cue the first treatment does. A part whose look leaves the
+ * mark its own colour colours nothing.
+ */
+export function winnersOf(applied: readonly AppliedCue[], rows: number, measure: string): Winners {
   const cue = new Int16Array(rows).fill(-1);
   const treatment = new Int16Array(rows).fill(-1);
   applied.forEach(({ helpers, treatments }, c) =>
-    treatments.forEach(({ part }, t) => {
-      const column = helpers.find(helper => helper.part === part)?.column;
+    treatments.forEach((item, t) => {
+      if (!isColouring(item) || item.measure !== measure || !colours(item)) return;
+      const column = helpers.find(helper => helper.part === item.part)?.column;
       if (!column) return;
       for (const row of rowsWithValue(column)) {
         if (cue[row] !== -1) continue;
@@ -24,3 +33,5 @@ export function winnersOf(applied: readonly AppliedCue[], rows: number): Winners
   );
   return { cue, treatment };
 }
+
+const colours = (item: Colouring): boolean => item.show === 'ramp' || item.look.colour !== '';

@@ -227,7 +227,7 @@ describe('frames, split, stepped and helped', () => {
     [
       'by a helper column',
       {
-        helpers: [{ name: 'low', formula: '-milk', scope: { kind: 'own' }, shape: null, format: null }],
+        helpers: [{ name: 'low', formula: '-milk', scope: { kind: 'own' }, shape: null, axis: 'first' as const, format: null }],
         order: { by: 'measure', measure: 'low', descending: false },
       },
       ['Berg', 'Alm', null, 'Cloud'],
@@ -272,7 +272,7 @@ describe('frames, split, stepped and helped', () => {
   });
   for (const [name, formula, scope, values] of scopes)
     it(`helper columns look ${name}`, () => {
-      const helpers = [{ name: 'h', formula, scope, shape: null, format: null }];
+      const helpers = [{ name: 'h', formula, scope, shape: null, axis: 'first' as const, format: null }];
       expect(column(framed({ helpers }, sums), 'h')).toEqual(values);
     });
 });

@@ -17,12 +17,16 @@ export const filterSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('formula'), column: z.string(), formula }),
 ]);
 
-/** How one measure or helper column is drawn; null leaves a measure to the figure's mark and a helper column undrawn. */
-export const LAYER_SHAPES = ['column', 'line', 'area', 'points'] as const;
+/** How one measure or helper column is drawn; null leaves a measure to the figure's mark and a helper column undrawn; `none` hides a measure. */
+export const LAYER_SHAPES = ['column', 'stem', 'line', 'step', 'area', 'step-area', 'points', 'none'] as const;
+
+/** Which value axis a measure or helper column is read at. */
+export const VALUE_AXES = ['first', 'second'] as const;
+const axis = z.enum(VALUE_AXES);
 export const layerShapeSchema = z.nullable(z.enum(LAYER_SHAPES));
 
 /** A named aggregate formula over the table's columns, such as `sum(milk)`. `format` names a number format of the project. */
-export const measureSchema = z.object({ name, formula, shape: layerShapeSchema, format: z.nullable(z.string()) });
+export const measureSchema = z.object({ name, formula, shape: layerShapeSchema, axis, format: z.nullable(z.string()) });
 
 /** Where a helper column looks: the whole figure, within each value of a column, along an order, or as its formula itself says. */
 export const helperScopeSchema = z.discriminatedUnion('kind', [
@@ -33,7 +37,14 @@ export const helperScopeSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** A helper column by hand, computed after aggregation over the frame. */
-export const helperSchema = z.object({ name, formula, scope: helperScopeSchema, shape: layerShapeSchema, format: z.nullable(z.string()) });
+export const helperSchema = z.object({
+  name,
+  formula,
+  scope: helperScopeSchema,
+  shape: layerShapeSchema,
+  axis,
+  format: z.nullable(z.string()),
+});
 
 /** `table`: as the rows come. `measure`: by a measure's or helper column's values. `hand`: the categories as listed, others behind. */
 export const orderSchema = z.discriminatedUnion('by', [
@@ -90,4 +101,4 @@ export type Step = z.infer<typeof stepSchema>;
 export type FigureData = z.infer<typeof figureDataSchema>;
 
 /** A measure as the figure's mark draws it, in no special format. */
-export const plainMeasure = (name: string, formula: string): Measure => ({ name, formula, shape: null, format: null });
+export const plainMeasure = (name: string, formula: string): Measure => ({ name, formula, shape: null, axis: 'first', format: null });

@@ -1,4 +1,5 @@
 // Files in.
+export { readPicture } from './read-picture';
 export { readCsv, type ImportedTable, type ReadOptions } from './read-csv';
 export { readProjectFile, writeProjectFile, type ProjectBundle } from './project-file';
 export { MAX_FILE_BYTES } from './decode';

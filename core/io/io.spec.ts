@@ -152,12 +152,13 @@ describe('writing', () => {
   });
   it('writes a project file that reads back the same', () => {
     const project = {
-      version: 2 as const,
+      version: 3 as const,
       id: 'p',
       name: 'P',
       tables: [{ id: 't', name: 't', units: { milk: 'L' }, edits: [{ row: 0, column: 'milk', value: 3 }], derived: [] }],
       figures: [],
       formats: [],
+      pictures: [],
     };
     const table = {
       name: 't',
@@ -175,7 +176,7 @@ describe('writing', () => {
   const faulty: readonly [name: string, text: string, says: RegExp][] = [
     ['no JSON', '{\n"a": ]', /line 2 is not JSON/],
     ['foreign JSON', '{"a": 1}', /not a Cowbell project/],
-    ['a newer version', '{"format":"cowbell-project","project":{"version":9},"tables":{}}', /newer version \(9; known up to 2\)/],
+    ['a newer version', '{"format":"cowbell-project","project":{"version":9},"tables":{}}', /newer version \(9; known up to 3\)/],
     ['a faulty field', '{"format":"cowbell-project","project":{"version":1,"id":4},"tables":{}}', /fault at id/],
     [
       'absent values',

@@ -15,6 +15,20 @@ export function rowNames({ table, category }: Frame, { step }: FigureData): stri
   return names;
 }
 
+/** The names as the axis shows them: within one year a day needs no year; the whole date stands in hover and ledger. */
+export function axisNames(frame: Frame, data: FigureData): string[] {
+  const names = rowNames(frame, data);
+  const column = columnOf(frame.table, frame.category);
+  if (column?.type !== 'date' || data.step?.kind === 'grain') return names;
+  const years = new Set(names.filter(name => name !== MISSING_NAME).map(name => name.slice(0, 4)));
+  return years.size === 1 ? names.map(dayName) : names;
+}
+
+function dayName(date: string): string {
+  const [, month, day] = date.split('-');
+  return month === undefined || day === undefined ? date : `${Number(day)} ${MONTHS[Number(month) - 1]}`;
+}
+
 function stepName(column: Exclude<Column, { type: 'text' }>, row: number, step: FigureData['step']): string {
   if (step?.kind === 'bin' && column.type === 'number') return `from ${formatNumber((column as NumericValues).data[row] as number)}`;
   const text = textAt(column, row);

@@ -1,4 +1,4 @@
-import type { AppliedCue } from 'core/cue';
+import type { AppliedCue, Treatment, TreatmentOf } from 'core/cue';
 import type { Frame } from 'core/frame';
 import { counted } from 'core/sentence';
 import { columnOf, rowsWithValue, textAt, type Column, type NumericValues } from 'core/table';
@@ -16,11 +16,21 @@ export function describeFigure({ figure, frame, applied }: PlanRequest, write: V
   ];
   const rows = counted(frame.table.rowCount, split.length ? 'value' : frame.category);
   const shown = `${MARK_WORDS[shape.mark]} of ${names.join(', ')} for ${rows}${split.map(words => `, ${words}`).join('')}, ${orderWords(data.order)}.`;
-  const marked = applied.flatMap(cue => cue.treatments.map(({ part }) => markedWords(cue, part, frame, write)));
+  const marked = applied.flatMap(cue => cue.treatments.map(item => treatmentWords(cue, item, frame, write)));
   return [shown, ...marked.filter(Boolean), missingWords(frame, measure)].filter(Boolean).join(' ');
 }
 
-const MARK_WORDS = { column: 'Columns', bar: 'Lying bars', line: 'Lines', area: 'Areas', points: 'Points' } as const;
+const MARK_WORDS = {
+  column: 'Columns',
+  bar: 'Lying bars',
+  stem: 'Stems with heads',
+  'lying-stem': 'Lying stems with heads',
+  line: 'Lines',
+  step: 'Stepped lines',
+  area: 'Areas',
+  'step-area': 'Stepped areas',
+  points: 'Points',
+} as const;
 
 function orderWords(order: PlanRequest['figure']['data']['order']): string {
   if (order.by === 'table') return 'in table order';
@@ -31,6 +41,34 @@ function orderWords(order: PlanRequest['figure']['data']['order']): string {
 
 // More names than this are a list to be read in the ledger, not heard.
 const MOST_NAMES = 6;
+
+function treatmentWords(cue: AppliedCue, item: Treatment, frame: Frame, write: ValueWriter): string {
+  switch (item.show) {
+    case 'mark':
+      return markedWords(cue, item.part, frame, write);
+    case 'line':
+      return lineWords(cue, item, write);
+    case 'band':
+      return `A band shows the ${item.legend}.`;
+    case 'split':
+      return `${item.measure} is split into ${item.parts.map(part => part.legend).join(', ')}.`;
+    case 'ramp':
+      return `${item.measure} is shaded from low to high.`;
+    case 'span':
+      return `Spans run ${item.legend}.`;
+    case 'instead':
+      return `${item.measure} is drawn scaled.`;
+  }
+}
+
+/** A level line with its value; a series by its name. */
+function lineWords({ helpers }: AppliedCue, { part, legend, measure }: TreatmentOf<'line'>, write: ValueWriter): string {
+  const column = helpers.find(helper => helper.part === part)?.column;
+  const values = column?.type === 'number' ? (column.data as Float64Array).filter(value => value === value) : new Float64Array();
+  const [first] = values;
+  if (first === undefined) return '';
+  return values.every(value => value === first) ? `Line: ${legend}, ${write.full(measure, first)}.` : `A line shows ${legend}.`;
+}
 
 function markedWords(cue: AppliedCue, part: string, frame: Frame, write: ValueWriter): string {
   const column = cue.helpers.find(helper => helper.part === part)?.column;

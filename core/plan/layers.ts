@@ -1,154 +1,200 @@
-import type { AppliedCue, Winners } from 'core/cue';
-import { keyOf, type Frame, type LayerShape } from 'core/frame';
-import { groupRows } from 'core/formula';
+import type { AppliedCue, TreatmentOf } from 'core/cue';
+import type { Frame, LayerShape } from 'core/frame';
 import type { Figure } from 'core/project';
-import { columnOf, rowsWithValue, type Column, type NumericValues } from 'core/table';
-import { rowNames } from './category-names';
+import { columnOf, type NumericValues } from 'core/table';
+import { cueDataOf, treatmentsOf, type Shown } from './cue-data';
 import { colourIn, type Livery } from './livery';
-import type { LabelAsk, Layer } from './plan';
+import { dressOf, type Dress } from './marks';
+import type { LabelAsk, Layer, PlanShape, Stroke } from './plan';
+import { alongSlice, spreadOf, type Slice } from './slices';
+import { stackedLayers } from './stacks';
 import type { ValueWriter } from './value-writer';
 
 /** The category axis and the layers along it. */
 export interface Layout {
   readonly categories: readonly string[];
   readonly panelTitles: readonly string[];
+  readonly slices: readonly Slice[];
   readonly layers: readonly Layer[];
+  /** The panel that a measure is drawn in, where each has its own. */
+  readonly panelOf: (measure: string, slice: Slice) => number;
 }
 
 export interface LayoutRequest {
   readonly figure: Figure;
   readonly frame: Frame;
   readonly applied: readonly AppliedCue[];
-  readonly winners: Winners;
   readonly livery: Livery;
   readonly write: ValueWriter;
 }
 
-/** One stretch of the frame that a layer draws: its rows along the category axis, its series and panel. */
-interface Slice {
-  readonly rows: Int32Array;
-  readonly series: string | null;
-  readonly panel: number;
-  /** Place among the series, for its colour. */
-  readonly place: number;
-}
-
-interface Drawn {
+/** A column that the figure draws. */
+export interface Drawn {
   readonly measure: string;
-  readonly shape: LayerShape;
+  readonly shape: PlanShape;
+  readonly axis: number;
 }
 
-/** Spreads the frame's rows out into layers: one per drawn column and series, in their panels. */
+export const PLAIN_STROKE: Stroke = { width: 2, dash: 'solid', marker: '' };
+
+/** Spreads the frame's rows out into layers: one per drawn column and series, in their panels; cues may put others in their place. */
 export function layoutOf(request: LayoutRequest): Layout {
   const { figure, frame } = request;
-  const drawn = drawnColumns(figure, frame);
-  const { categories, slices, panels } = slicesOf(frame, figure);
+  const drawn = drawnColumns(request);
+  const { categories, slices, panelTitles } = spreadOf(frame, figure);
   const perMeasure = figure.shape.panels === 'measures' && frame.panel === null && drawn.length > 1;
-  const layers = drawn.flatMap((column, i) =>
-    slices.map(slice =>
-      layerOf(request, column, { ...slice, panel: perMeasure ? i : slice.panel, place: slices.length > 1 ? slice.place : i }),
-    ),
+  const panelOf = (measure: string, slice: Slice): number =>
+    perMeasure
+      ? Math.max(
+          0,
+          drawn.findIndex(item => item.measure === measure),
+        )
+      : slice.panel;
+  const own = drawn.flatMap((column, i) =>
+    slices.flatMap(slice => {
+      const placed = { ...slice, panel: panelOf(column.measure, slice), place: slices.length > 1 ? slice.place : i };
+      return layersOf(request, column, placed);
+    }),
   );
-  return { categories, layers, panelTitles: perMeasure ? drawn.map(({ measure }) => measure) : panels };
+  const spans = treatmentsOf(request.applied, 'span').flatMap(item => slices.map(slice => spanLayer(request, item, slice)));
+  const series = treatmentsOf(request.applied, 'line')
+    .filter(({ item }) => item.form !== 'level')
+    .flatMap(item => slices.map(slice => seriesLayer(request, item, { ...slice, panel: panelOf(item.item.measure, slice) })));
+  const layers = stackedLayers([...own, ...spans, ...series], figure.shape.arrange);
+  return { categories, slices, layers, panelTitles: perMeasure ? drawn.map(({ measure }) => measure) : panelTitles, panelOf };
 }
 
-function drawnColumns({ data, shape }: Figure, { table }: Frame): Drawn[] {
-  const own: LayerShape = shape.mark === 'bar' ? 'column' : shape.mark;
-  const measures = data.measures.map(({ name, shape }): Drawn => ({ measure: name, shape: shape ?? own }));
-  const helpers = data.helpers.flatMap(({ name, shape }): Drawn[] => (shape ? [{ measure: name, shape }] : []));
-  return [...measures, ...helpers].filter(({ measure }) => columnOf(table, measure)?.type === 'number');
+/** Measures and helper columns that have marks of their own: not those that are hidden, nor those that a cue draws in its own way. */
+function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: LayoutRequest): Drawn[] {
+  const own = shape.mark === 'bar' ? 'column' : shape.mark === 'lying-stem' ? 'stem' : shape.mark;
+  const taken = new Set([
+    ...treatmentsOf(applied, 'span').flatMap(({ item }) => item.measures),
+    ...applied.flatMap(({ treatments }) => treatments.flatMap(item => ('hides' in item ? (item.hides ?? []) : []))),
+  ]);
+  const drawn = (name: string, shape: LayerShape, axis: 'first' | 'second'): Drawn[] =>
+    shape === 'none' ? [] : [{ measure: name, shape, axis: axis === 'second' ? 1 : 0 }];
+  const measures = data.measures.flatMap(({ name, shape, axis }) => drawn(name, shape ?? own, axis));
+  const helpers = data.helpers.flatMap(({ name, shape, axis }) => drawn(name, shape ?? 'none', axis));
+  return [...measures, ...helpers].filter(({ measure }) => columnOf(table, measure)?.type === 'number' && !taken.has(measure));
 }
 
-function slicesOf(frame: Frame, { data }: Figure): { categories: string[]; slices: Slice[]; panels: string[] } {
-  const names = rowNames(frame, data);
-  if (frame.series === null && frame.panel === null) {
-    const rows = new Int32Array(names.length);
-    for (let row = 0; row < rows.length; row++) rows[row] = row;
-    return { categories: names, slices: [{ rows, series: null, panel: 0, place: 0 }], panels: [''] };
-  }
-  return splitSlices(frame, names);
+/** A column's layer; its parts where a cue splits it. */
+function layersOf(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer[] {
+  const split = treatmentsOf(request.applied, 'split').find(({ item }) => item.measure === drawn.measure);
+  return split ? splitLayers(request, drawn, slice, split) : [ownLayer(request, drawn, slice)];
 }
 
-function splitSlices(frame: Frame, names: readonly string[]): { categories: string[]; slices: Slice[]; panels: string[] } {
-  const { table } = frame;
-  const groups = (name: string | null) => groupRows(name === null ? [] : [columnOf(table, name) as Column], table.rowCount);
-  const [along, series, panels] = [groups(frame.category), groups(frame.series), groups(frame.panel)];
-  const slices = new Map<number, Slice>();
-  for (let row = 0; row < table.rowCount; row++) {
-    const [place, panel] = [idOf(series.ids, row), idOf(panels.ids, row)];
-    const key = panel * series.count + place;
-    let slice = slices.get(key);
-    if (!slice) {
-      slice = { rows: new Int32Array(along.count).fill(-1), series: nameAt(frame, frame.series, row), panel, place };
-      slices.set(key, slice);
-    }
-    slice.rows[idOf(along.ids, row)] = row;
-  }
-  const titles = Array.from(panels.firstRows, row => nameAt(frame, frame.panel, row) ?? '');
-  const inOrder = [...slices.values()].sort((a, b) => a.panel - b.panel || a.place - b.place);
-  return { categories: Array.from(along.firstRows, row => names[row] as string), slices: inOrder, panels: titles };
+function ownLayer(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer {
+  const instead = treatmentsOf(request.applied, 'instead').find(({ item }) => item.measure === drawn.measure);
+  const data = instead ? cueDataOf(instead.from, instead.item.part) : dataOf(request.frame, drawn.measure);
+  return layerOf(drawn, slice, alongSlice(slice, data), dressOf(request, drawn, slice));
 }
 
-const idOf = (ids: Int32Array | null, row: number): number => (ids ? (ids[row] as number) : 0);
+const dataOf = ({ table }: Frame, name: string): Float64Array => (columnOf(table, name) as NumericValues).data;
 
-function nameAt({ table }: Frame, column: string | null, row: number): string | null {
-  return column === null ? null : (keyOf(columnOf(table, column) as Column, row) ?? '(missing)');
-}
-
-function layerOf({ frame, applied, winners, livery, write }: LayoutRequest, { measure, shape }: Drawn, slice: Slice): Layer {
-  const { data } = columnOf(frame.table, measure) as NumericValues;
-  const { rows, place } = slice;
-  const quiet = applied.some(cue => cue.quietsRest);
-  const own = livery.series[place % livery.series.length] ?? livery.base;
-  const unmarked = quiet ? livery.quiet : own;
-  // A cue colours the marks of the measure that it is about.
-  const palette = applied.map(({ cue, treatments }) =>
-    cue.measure === measure ? treatments.map(({ colour }) => colourIn(livery, colour)) : [],
-  );
-  const values = new Float64Array(rows.length);
-  const colours = new Array<string>(rows.length);
-  const marked = new Uint8Array(rows.length);
-  for (let at = 0; at < rows.length; at++) {
-    const row = rows[at] as number;
-    values[at] = row === -1 ? NaN : (data[row] as number);
-    const cue = row === -1 ? -1 : (winners.cue[row] as number);
-    const colour = cue === -1 ? undefined : palette[cue]?.[winners.treatment[row] as number];
-    colours[at] = colour ?? unmarked;
-    if (colour !== undefined) marked[at] = 1;
-  }
-  const name = slice.series === null ? measure : slice.series;
+/** A layer before it has a slot and, in stacks, a base. */
+function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress, more: Partial<Layer> = {}): Layer {
   return {
-    name,
-    measure,
-    shape,
+    name: slice.series ?? drawn.measure,
+    measure: drawn.measure,
+    shape: drawn.shape,
     panel: slice.panel,
+    axis: drawn.axis,
+    slot: -1,
+    slots: 1,
     values,
-    rows,
-    colour: unmarked,
-    colours,
-    marked,
-    labels: labelsOf(applied, measure, slice, data, write),
+    ends: values,
+    bases: null,
+    rows: slice.rows,
+    stroke: PLAIN_STROKE,
+    span: null,
+    ...dress,
+    ...more,
   };
 }
 
-/** A mark is labelled once, whichever of its cues asks. */
-function labelsOf(applied: readonly AppliedCue[], measure: string, { rows }: Slice, data: Float64Array, write: ValueWriter): LabelAsk[] {
-  const wanted = new Uint8Array(data.length);
-  let any = false;
-  for (const { cue, helpers, treatments } of applied) {
-    if (cue.measure !== measure) continue;
-    for (const { part, label } of treatments) {
-      const column = label ? helpers.find(helper => helper.part === part)?.column : undefined;
-      if (!column) continue;
-      any = true;
-      for (const row of rowsWithValue(column)) wanted[row] = 1;
-    }
-  }
+const noDress = (colour: string, count: number): Dress => ({
+  colour,
+  colours: new Array<string>(count).fill(colour),
+  marked: new Uint8Array(count),
+  outlined: [],
+  glyphs: [],
+  labels: [],
+});
+
+/** Parts that stand on each other in the place of a measure; rows that have no parts keep the measure's own mark. */
+function splitLayers(request: LayoutRequest, drawn: Drawn, slice: Slice, { item, from }: Shown<'split'>): Layer[] {
+  const { livery, write } = request;
+  const shape: PlanShape = drawn.shape === 'area' || drawn.shape === 'step-area' ? drawn.shape : 'column';
+  const parts = item.parts.map(({ part }) => alongSlice(slice, cueDataOf(from, part)));
+  const whole = alongSlice(slice, dataOf(request.frame, drawn.measure));
+  const left = whole.map((value, at) => (parts.every(part => Number.isNaN(part[at])) ? value : NaN));
+  const totals = item.total === null ? null : alongSlice(slice, cueDataOf(from, item.total));
+  const layers = item.parts.map(({ part, look, sign }, i) => {
+    const values = parts[i] as Float64Array;
+    const asked = look.label !== 'none' && look.label !== 'glyph';
+    const onTop = sign !== undefined && totals === null;
+    const labels = asked ? labelled(values, value => value !== 0, write, drawn.measure, onTop ? 'end' : 'inside') : [];
+    const signed = onTop ? labels.map(label => ({ ...label, text: `${sign}${label.text}` })) : labels;
+    const top = totals && i === parts.length - 1 ? labelled(totals, () => true, write, drawn.measure, 'end') : [];
+    const dress = { ...noDress(colourIn(livery, look.colour), values.length), labels: [...signed, ...top] };
+    return layerOf({ ...drawn, shape }, slice, values, dress, { name: part, slot: 0 });
+  });
+  const rest = left.some(value => value === value) ? [layerOf(drawn, slice, left, dressOf(request, drawn, slice), { slot: 0 })] : [];
+  return [...layers, ...rest];
+}
+
+/** One label per value that is there. A part of zero gets none: there is nothing to point at. */
+function labelled(
+  values: Float64Array,
+  keeps: (value: number) => boolean,
+  write: ValueWriter,
+  measure: string,
+  where: LabelAsk['where'],
+): LabelAsk[] {
   const labels: LabelAsk[] = [];
-  if (!any) return labels;
-  for (let at = 0; at < rows.length; at++) {
-    const row = rows[at] as number;
-    if (wanted[row] === 1) labels.push({ at, text: write.value(measure, data[row] as number) });
-  }
+  values.forEach((value, at) => {
+    if (value === value && keeps(value)) labels.push({ at, text: write.value(measure, value), where });
+  });
   return labels;
+}
+
+function spanLayer(request: LayoutRequest, { item, from }: Shown<'span'>, slice: Slice): Layer {
+  const { livery, write } = request;
+  const [low, high] = [alongSlice(slice, cueDataOf(from, item.low)), alongSlice(slice, cueDataOf(from, item.high))];
+  const [lowName = '', highName = lowName] = item.measures;
+  const labels = item.labels
+    ? [...labelled(high, () => true, write, highName, 'end'), ...labelled(low, () => true, write, lowName, 'base')]
+    : [];
+  const drawn: Drawn = { measure: lowName, shape: 'span', axis: 0 };
+  const look = { deep: item.deep === null ? null : colourIn(livery, item.deep), connectors: item.connectors, whiskers: item.whiskers };
+  const dress = { ...noDress(colourIn(livery, item.colour), low.length), labels };
+  return layerOf(drawn, slice, high, dress, { bases: low, span: look, name: slice.series ?? item.legend });
+}
+
+const FORMS: Readonly<Record<Exclude<TreatmentOf<'line'>['form'], 'level'>, PlanShape>> = {
+  joined: 'line',
+  stepped: 'step',
+  points: 'points',
+  columns: 'column',
+};
+
+/** A cue's values as a series of their own. */
+function seriesLayer({ livery, write }: LayoutRequest, { item, from }: Shown<'line'>, slice: Slice): Layer {
+  const values = alongSlice(slice, cueDataOf(from, item.part));
+  const drawn: Drawn = { measure: item.measure, shape: FORMS[item.form as 'joined'], axis: item.axis === 'second' ? 1 : 0 };
+  const last = values.findLastIndex(value => value === value);
+  const as = from.helpers.find(helper => helper.part === item.part)?.as;
+  const labels: LabelAsk[] =
+    item.label && last >= 0 ? [{ at: last, text: write.as(as, item.measure, values[last] as number), where: 'end' }] : [];
+  return layerOf(
+    drawn,
+    slice,
+    values,
+    { ...noDress(colourIn(livery, item.colour), values.length), labels },
+    {
+      name: item.legend,
+      stroke: { width: item.width, dash: item.dash, marker: item.marker },
+    },
+  );
 }

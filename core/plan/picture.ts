@@ -1,12 +1,12 @@
-import { applyCues, kindOf, winnersOf, type AppliedCue } from 'core/cue';
+import { applyCues, kindOf, winnersOf, type AppliedCue, type Treatment } from 'core/cue';
 import { frameOf, type Frame } from 'core/frame';
 import type { Figure } from 'core/project';
 import { success, type Result } from 'core/result';
-import { columnOf, isMissing, type Table } from 'core/table';
+import { cellAt, columnOf, isMissing, type Cell, type Column, type Table } from 'core/table';
 import type { Livery } from './livery';
 import type { Plan } from './plan';
 import { planOf } from './plan-of';
-import { writerOf, type Writing } from './value-writer';
+import { writerOf, type ValueWriter, type Writing } from './value-writer';
 
 /** Everything that the screen shows of a figure: its frame, its cues applied, and the drawings that its view asks for. */
 export interface Picture {
@@ -34,20 +34,79 @@ export function pictureOf({ figure, table, writing, livery, withoutValue }: Pict
   if (!framed.ok) return framed;
   const frame = framed.value;
   const applied = applyCues(figure.cues, frame);
-  const roomForLabels = applied.some(({ treatments }) => treatments.some(({ label }) => label));
+  const roomForLabels = applied.some(({ treatments }) => treatments.some(asksForRoom));
   const plan = (cues: readonly AppliedCue[]): Plan => planOf({ figure, frame, applied: cues, writing, livery, roomForLabels });
   const plans = { plain: () => [plan([])], cued: () => [plan(applied)], both: () => [plan([]), plan(applied)] }[figure.view]();
   return success({ frame, applied, plans, withoutValue: { ...withoutValue, ...frame.withoutValue } });
 }
 
+/** Labels and glyphs stand beyond the ends of marks. */
+function asksForRoom(item: Treatment): boolean {
+  switch (item.show) {
+    case 'mark':
+    case 'ramp':
+      return item.look.label !== 'none' || item.look.glyph !== '';
+    case 'split':
+      return item.total !== null;
+    case 'line':
+      return item.label;
+    case 'span':
+      return item.labels;
+    default:
+      return false;
+  }
+}
+
 /** Why a row looks as it does: "brass, because milk 21,400 L is the highest of 20 huts (cue 1)". */
 export function whyOf({ frame, applied }: Picture, row: number, figure: Figure, writing: Writing): string {
-  const winners = winnersOf(applied, frame.table.rowCount);
-  const winner = applied[winners.cue[row] as number];
-  const treatment = winner?.treatments[winners.treatment[row] as number];
-  const measures = frame.measures.map(name => columnOf(frame.table, name)).filter(column => column !== undefined);
-  if (measures.length && measures.every(measure => isMissing(measure, row))) return 'Missing: no value, which is not zero.';
-  if (!winner || !treatment) return applied.some(cue => cue.quietsRest) ? 'Quiet, because no cue marks it.' : '';
-  const why = kindOf(winner.cue).why(winner.cue, { frame, row, part: treatment.part, write: writerOf(figure, writing).full });
-  return `${treatment.colour.charAt(0).toUpperCase()}${treatment.colour.slice(1)}, because ${why} (cue ${winner.number}).`;
+  const measures = [...frame.measures, ...frame.helpers].filter(name => columnOf(frame.table, name)?.type === 'number');
+  const missing = measures.length > 0 && measures.every(name => isMissing(columnOf(frame.table, name) as Column, row));
+  if (missing) return 'Missing: no value, which is not zero.';
+  for (const measure of measures) {
+    const winners = winnersOf(applied, frame.table.rowCount, measure);
+    const winner = applied[winners.cue[row] as number];
+    const treatment = winner?.treatments[winners.treatment[row] as number];
+    if (winner && treatment) return becauseOf(frame, winner, treatment, row, writerOf(figure, writing));
+  }
+  const other = wordsOfOthers(frame, applied, row, writerOf(figure, writing));
+  return other || (applied.some(cue => cue.quietsRest) ? 'Quiet, because no cue marks it.' : '');
+}
+
+function becauseOf(frame: Frame, winner: AppliedCue, treatment: Treatment, row: number, write: ValueWriter): string {
+  const part = treatment.show === 'mark' || treatment.show === 'ramp' ? treatment.part : '';
+  const colour = treatment.show === 'mark' ? treatment.look.colour : 'shaded';
+  const why = whyIn(frame, winner, part, row, write);
+  return `${colour.charAt(0).toUpperCase()}${colour.slice(1)}, because ${why} (cue ${winner.number}).`;
+}
+
+function whyIn(frame: Frame, { cue, helpers }: AppliedCue, part: string, row: number, write: ValueWriter): string {
+  const helper = (name: string): Cell => {
+    const column = helpers.find(item => item.part === name)?.column;
+    return column ? cellAt(column, row) : null;
+  };
+  return kindOf(cue).why(cue, { frame, row, part, helper, write: write.full });
+}
+
+/** Cues that colour no mark but speak of every row: parts, spans. */
+function wordsOfOthers(frame: Frame, applied: readonly AppliedCue[], row: number, write: ValueWriter): string {
+  const speaking = applied.filter(({ treatments }) =>
+    treatments.some(({ show }) => show === 'split' || show === 'span' || show === 'instead'),
+  );
+  return speaking
+    .map(cue => {
+      const split = cue.treatments.find(item => item.show === 'split');
+      const parts = split?.show === 'split' ? split.parts.map(({ part }) => part) : [''];
+      const shown = parts.filter(part => part === '' || hasValue(cue, part, row));
+      const last = shown.at(-1);
+      return last === undefined ? '' : `${capital(whyIn(frame, cue, last, row, write))} (cue ${cue.number}).`;
+    })
+    .filter(Boolean)
+    .join(' ');
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function hasValue({ helpers }: AppliedCue, part: string, row: number): boolean {
+  const column = helpers.find(item => item.part === part)?.column;
+  return column !== undefined && !isMissing(column, row) && cellAt(column, row) !== 0;
 }

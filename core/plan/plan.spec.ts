@@ -1,5 +1,6 @@
 import { plainMeasure } from 'core/frame';
-import { firstFigure, type Figure } from 'core/project';
+import { kindOf, type CueWords } from 'core/cue';
+import { firstFigure, plainScales, type Figure } from 'core/project';
 import { messageFor } from 'core/result';
 import { makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { colourIn, pictureOf, whyOf, writerOf, type Livery, type Picture, type Plan } from './index';
@@ -39,16 +40,18 @@ function pictured(
 const planned = (milk: Cell[], change?: (figure: Figure) => Partial<Figure>, names?: Cell[]): Plan =>
   pictured(milk, change, names).picture.plans.at(-1) as Plan;
 
+const words: CueWords = { category: 'hut', measures: ['milk'], scopes: [], along: { column: 'hut', descending: false } };
+
 describe('plans', () => {
   it('colours each bar by its helper column, labels the marked, explains them', () => {
     const plan = planned([3, 9, 9, 1]);
     expect(plan.layers[0]?.colours).toEqual(['#84978e', '#b87f0a', '#b87f0a', '#36506e']);
     expect(plan.layers[0]?.labels).toEqual([
-      { at: 1, text: '9' },
-      { at: 2, text: '9' },
-      { at: 3, text: '1' },
+      { at: 1, text: '9', where: 'end' },
+      { at: 2, text: '9', where: 'end' },
+      { at: 3, text: '1', where: 'end' },
     ]);
-    expect(plan.legend.map(({ text, colour }) => [text, colour])).toEqual([
+    expect(plan.legend.map(({ text, key }) => [text, key.kind === 'mark' && key.colour])).toEqual([
       ['highest', '#b87f0a'],
       ['lowest', '#36506e'],
       ['the rest', '#84978e'],
@@ -74,8 +77,8 @@ describe('plans', () => {
       'plain and cued share one scale',
       [3, 9, 5, 1],
       () => ({ view: 'plain' }),
-      plan => plan.panels[0]?.scale.high,
-      planned([3, 9, 5, 1]).panels[0]?.scale.high,
+      plan => plan.panels[0]?.axes[0]?.scale.high,
+      planned([3, 9, 5, 1]).panels[0]?.axes[0]?.scale.high,
     ],
     [
       'the rest left as it is',
@@ -87,21 +90,21 @@ describe('plans', () => {
     [
       'no labels asked',
       [3, 9, 5, 1],
-      ({ cues }) => ({ cues: cues.map(cue => ({ ...cue, labels: false })) }),
+      ({ cues }) => ({ cues: cues.map(cue => kindOf(cue).change(cue, 'labels', 'none', words)) }),
       plan => plan.layers[0]?.labels,
       [],
     ],
     [
       'labels with decimals',
       [3, 9, 5, 1],
-      () => ({ scales: { gridlines: false, unit: 'hL', decimals: 1 } }),
+      () => ({ scales: { ...plainScales, gridlines: false, unit: 'hL', decimals: 1 } }),
       plan => [plan.layers[0]?.labels[0]?.text, plan.axisNote, plan.gridlines],
       ['9.0', 'milk (hL) by hut', false],
     ],
     [
       'only what shows is explained',
       [3, 9, 5, 1],
-      ({ cues }) => ({ cues: cues.map(cue => ({ ...cue, which: 'highest' as const })) }),
+      ({ cues }) => ({ cues: cues.map(cue => kindOf(cue).change(cue, 'which', 'highest', words)) }),
       plan => plan.legend.map(entry => entry.text),
       ['highest', 'the rest'],
     ],
@@ -109,7 +112,7 @@ describe('plans', () => {
     [
       'an own colour',
       [3, 9, 5, 1],
-      ({ cues }) => ({ cues: cues.map(cue => ({ ...cue, highest: '#010203' })) }),
+      ({ cues }) => ({ cues: cues.map(cue => kindOf(cue).change(cue, 'look:highest:colour', '#010203', words)) }),
       plan => plan.layers[0]?.colours[1],
       '#010203',
     ],
@@ -117,7 +120,7 @@ describe('plans', () => {
       'nothing but missing values',
       [null, null, null, null],
       () => ({}),
-      plan => [plan.layers[0]?.labels, plan.legend, plan.panels[0]?.scale.high],
+      plan => [plan.layers[0]?.labels, plan.legend, plan.panels[0]?.axes[0]?.scale.high],
       [[], [], 1],
     ],
   ];
@@ -166,10 +169,10 @@ describe('layers, panels and formats', () => {
     [
       'stacks reach to their sum',
       drawn({ series: 'valley' }, { arrange: 'stacked' }),
-      plan => [plan.stacked, plan.panels[0]?.scale.high],
-      [true, 8],
+      plan => [plan.layers.map(layer => layer.bases?.[0]), plan.panels[0]?.axes[0]?.scale.high],
+      [[0, 1], 8],
     ],
-    ['side by side to the highest', drawn({ series: 'valley' }), plan => plan.panels[0]?.scale.high, 4],
+    ['side by side to the highest', drawn({ series: 'valley' }), plan => plan.panels[0]?.axes[0]?.scale.high, 4],
     [
       'a panel per valley, named',
       drawn({ panel: 'valley' }),
@@ -181,11 +184,11 @@ describe('layers, panels and formats', () => {
     ],
     ['each measure its shape', drawn({ measures }), plan => plan.layers.map(layer => layer.shape), ['column', 'line']],
     ['a panel per measure', drawn({ measures }, { panels: 'measures' }), plan => plan.panels.map(panel => panel.title), ['milk', 'plan']],
-    ['lines fit their data', drawn({}, { mark: 'line' }), plan => plan.panels[0]?.scale.low, 3],
-    ['areas stand on zero', drawn({}, { mark: 'area' }), plan => plan.panels[0]?.scale.low, 0],
+    ['lines fit their data', drawn({}, { mark: 'line' }), plan => plan.panels[0]?.axes[0]?.scale.low, 3],
+    ['areas stand on zero', drawn({}, { mark: 'area' }), plan => plan.panels[0]?.axes[0]?.scale.low, 0],
     [
       'drawn helper columns are layers',
-      drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: 'points', format: null }] }),
+      drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: 'points', axis: 'first', format: null }] }),
       plan => plan.layers.map(layer => [layer.name, layer.shape, [...layer.values]]),
       [
         ['milk', 'column', [3, 7]],
@@ -194,14 +197,14 @@ describe('layers, panels and formats', () => {
     ],
     [
       'helper columns in the ledger only are not',
-      drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: null, format: null }] }),
+      drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: null, axis: 'first', format: null }] }),
       plan => plan.layers.length,
       1,
     ],
     [
       'formats write ticks',
       drawn({ measures: [{ ...plainMeasure('milk', 'sum(milk) / 10'), format: 'percent' }] }),
-      plan => plan.panels[0]?.tickLabels.at(-1),
+      plan => plan.panels[0]?.axes[0]?.tickLabels.at(-1),
       '80 %',
     ],
     [

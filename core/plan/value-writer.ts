@@ -1,10 +1,12 @@
 import { formatNumber, type NumberStyle } from 'core/format';
-import { unitOf, type Figure, type NumberFormat } from 'core/project';
+import { unitOf, type Figure, type NumberFormat, type Picture } from 'core/project';
 
 /** What numbers are written with: units by column of the table, and the project's formats. */
 export interface Writing {
   readonly units: Readonly<Record<string, string>>;
   readonly formats: readonly NumberFormat[];
+  /** The analyst's own small pictures. */
+  readonly pictures?: readonly Picture[];
 }
 
 /** Writes values of a figure's measures and helper columns as their formats, or else the figure's scales, say. */
@@ -15,6 +17,10 @@ export interface ValueWriter {
   /** The number with its unit, as in a sentence. */
   readonly full: (measure: string, value: number) => string;
   readonly tick: (measure: string, value: number) => string;
+  /** A helper column's number: as the measure's, as a percent, or plain. */
+  readonly as: (as: 'percent' | 'number' | undefined, measure: string, value: number) => string;
+  /** As a format of the project by its name, else as the measure's of that name. */
+  readonly format: (format: string | undefined, name: string, value: number) => string;
 }
 
 export function writerOf({ data, scales }: Figure, { units, formats }: Writing): ValueWriter {
@@ -41,9 +47,17 @@ export function writerOf({ data, scales }: Figure, { units, formats }: Writing):
     unit: name => (formatOf(name) ? undefined : unit(name)),
     value: (name, value) => formatNumber(value, style(name)),
     full: (name, value) => formatNumber(value, formatOf(name) ? style(name) : { ...style(name), unit: unit(name) }),
+    as: (as, name, value) => (as === undefined ? formatNumber(value, style(name)) : formatNumber(value, as === 'percent' ? PERCENT : {})),
+    format: (format, name, value) => {
+      const named = formats.find(item => item.name === format);
+      return formatNumber(value, named ? styleOf(named) : style(name));
+    },
     tick: (name, value) => formatNumber(value, formatOf(name) ? { ...style(name), decimals: undefined } : {}),
   };
 }
+
+// Tenths of a percent in shares of a few percent; none is wanted where the number is large anyway.
+const PERCENT: NumberStyle = { percent: true };
 
 /** A project's format as a way to write. */
 export const styleOf = ({ decimals, grouping, percent, prefix, suffix, scale }: NumberFormat): NumberStyle => ({

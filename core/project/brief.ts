@@ -1,7 +1,8 @@
 import { choiceToken, plainOptions, textToken, type Option, type Sentence, type SentencePart } from 'core/sentence';
 import type { ColumnType } from 'core/table';
 import { helperSentence } from './helper-sentence';
-import { partsOfMeasure, ROWS, SUMMARIES, unitOf } from './measure-names';
+import { partsOfMeasure, ROWS, SUMMARIES } from './measure-names';
+import { scalesSentence } from './scales-sentence';
 import type { Figure, NumberFormat } from './schema';
 import {
   binOptions,
@@ -126,6 +127,7 @@ function shapeSentence(figure: Figure, table: TableWords | undefined): Sentence 
 const ARRANGE: readonly Option[] = [
   { value: 'side', label: 'side by side' },
   { value: 'stacked', label: 'stacked' },
+  { value: 'full', label: 'stacked to 100 %' },
 ];
 
 function seriesOptions(category: string, columns: TableWords['columns']): Option[] {
@@ -165,37 +167,9 @@ function measureOptions(columns: TableWords['columns'], summary: string | undefi
   return [...plainOptions(usable.map(column => column.name)), { value: ROWS, label: 'the number of rows' }];
 }
 
-function scalesSentence(figure: Figure, table: TableWords | undefined, formats: readonly NumberFormat[]): Sentence {
-  const { data, scales } = figure;
-  const [measure] = data.measures;
-  const own = (measure && table && unitOf(measure, table.units)) ?? '';
-  const zero = figure.shape.mark === 'line' || figure.shape.mark === 'points' ? 'Values fit the data' : 'Values start at zero';
-  return [
-    `${zero}, in `,
-    textToken('unit', 'Unit', scales.unit ?? own, 'no unit'),
-    ' with ',
-    choiceToken('decimals', 'Decimals', String(scales.decimals ?? 'auto'), DECIMALS),
-    ' decimals and ',
-    choiceToken('gridlines', 'Gridlines', String(scales.gridlines), [
-      { value: 'true', label: 'hair-thin' },
-      { value: 'false', label: 'no' },
-    ]),
-    ' gridlines.',
-    ...(formats.length
-      ? data.measures.flatMap(({ name, format }, i): SentencePart[] => [
-          ` Write ${name} `,
-          formatToken(`format:${i}`, name, format, formats),
-          '.',
-        ])
-      : []),
-  ];
-}
-
 export function formatToken(key: string, name: string, format: string | null, formats: readonly NumberFormat[]) {
   return choiceToken(key, `How ${name} is written`, format ?? '', [
     { value: '', label: 'as it comes' },
     ...formats.map(item => ({ value: item.name, label: `as ${item.name}` })),
   ]);
 }
-
-const DECIMALS: readonly Option[] = [{ value: 'auto', label: 'fitting' }, ...plainOptions(['0', '1', '2', '3'])];

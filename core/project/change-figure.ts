@@ -1,10 +1,10 @@
-import { kindOf, type Cue } from 'core/cue';
+import { kindOf, typedNumber, type Cue } from 'core/cue';
 import type { FigureData, Helper, LayerShape, Measure, Order } from 'core/frame';
 import type { TableWords } from './brief';
 import { firstFigure } from './first-figure';
 import { readHelperScope } from './helper-sentence';
 import { defaultTitle, partsOfMeasure, ROWS, simpleMeasure } from './measure-names';
-import type { Figure, Mark } from './schema';
+import type { Figure, Mark, Scales } from './schema';
 import { readOrder, readStep } from './shape-options';
 
 type Change = Partial<Omit<Figure, 'id'>>;
@@ -52,6 +52,14 @@ export function changeFigure(figure: Figure, token: string, value: string, table
     case 'arrange':
     case 'proportion':
       return { shape: { ...shape, [key]: value } };
+    case 'measure-axis':
+      return changeMeasures(data, at, measure => ({ ...measure, axis: value as 'first' }));
+    case 'helper-axis':
+      return changeHelpers(data, at, helper => ({ ...helper, axis: value as 'first' }));
+    case 'axis':
+      return { scales: { ...scales, axes: changeAxis(scales.axes, place as 'first', token.split(':')[2] ?? '', value) } };
+    case 'between':
+      return { scales: { ...scales, between: value as 'free' } };
     case 'unit':
       return { scales: { ...scales, unit: value } };
     case 'decimals':
@@ -64,6 +72,19 @@ export function changeFigure(figure: Figure, token: string, value: string, table
     default:
       throw new RangeError(`the brief has no token ${token}`);
   }
+}
+
+/** One setting of one value axis; an empty bound fits the data. */
+function changeAxis(axes: Scales['axes'], which: 'first' | 'second', setting: string, value: string): Scales['axes'] {
+  const bound = value === 'fitting' ? null : typedNumber(value);
+  const changed = {
+    zero: { zero: value as 'auto' },
+    low: { low: bound },
+    high: { high: bound },
+    numbers: { numbers: value === 'true' },
+  }[setting];
+  if (!changed) throw new RangeError(`an axis has no ${setting}`);
+  return { ...axes, [which]: { ...axes[which], ...changed } };
 }
 
 const firstMeasure = (data: FigureData): Measure => data.measures[0] as Measure;
@@ -86,6 +107,7 @@ function changeMeasure(figure: Figure, at: number, summary: string, column: stri
   const next = {
     ...simpleMeasure(wasRows && summary === 'count' ? 'sum' : summary, column, namesBeside(data, data.category, at)),
     shape: old.shape,
+    axis: old.axis,
     format: old.format,
   };
   return { ...replaceMeasure(figure, at, next, data.category), ...(at === 0 ? { scales: { ...figure.scales, unit: null } } : {}) };
@@ -137,7 +159,12 @@ function changeCategory(figure: Figure, category: string, tables: readonly Table
   const measure = firstMeasure(data);
   const parts = partsOfMeasure(measure);
   const next = parts
-    ? { ...simpleMeasure(parts.summary, parts.column, namesBeside(data, category, 0)), shape: measure.shape, format: measure.format }
+    ? {
+        ...simpleMeasure(parts.summary, parts.column, namesBeside(data, category, 0)),
+        shape: measure.shape,
+        axis: measure.axis,
+        format: measure.format,
+      }
     : measure;
   const changed = replaceMeasure(figure, 0, next, category).data as FigureData;
   const type = tables.find(table => table.id === data.table)?.columns.find(column => column.name === category)?.type;
@@ -163,7 +190,7 @@ const namesBeside = (data: FigureData, category: string, at: number): string[] =
 const followed = (order: Order, from: string, to: string): Order =>
   order.by === 'measure' && order.measure === from ? { ...order, measure: to } : order;
 
-const follow = (cue: Cue, from: string, to: string): Cue => (cue.measure === from ? kindOf(cue).change(cue, 'measure', to) : cue);
+const follow = (cue: Cue, from: string, to: string): Cue => kindOf(cue).renamed(cue, from, to);
 
 function changeTable(figure: Figure, table: string, tables: readonly TableWords[]): Change {
   const words = tables.find(item => item.id === table);

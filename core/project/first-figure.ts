@@ -2,6 +2,7 @@ import { cueKinds } from 'core/cue';
 import type { ColumnType } from 'core/table';
 import type { TableWords } from './brief';
 import { defaultTitle, ROWS, simpleMeasure } from './measure-names';
+import { plainScales } from './plain-scales';
 import type { Figure } from './schema';
 
 /** A first sensible figure of a table: its first real measure by its first naming column, extremes marked. */
@@ -26,8 +27,10 @@ export function firstFigure(id: string, table: TableWords): Figure {
       whatIfs: [],
     },
     shape: { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' },
-    cues: [cueKinds.extremes.create('cue-1', { category, measures: [measure.name], scopes: [] })],
-    scales: { gridlines: true, unit: null, decimals: null },
+    cues: [
+      cueKinds.extremes.create('cue-1', { category, measures: [measure.name], scopes: [], along: { column: category, descending: false } }),
+    ],
+    scales: plainScales,
     words: { title, subtitle: '' },
     view: 'cued',
   };

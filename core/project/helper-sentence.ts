@@ -2,6 +2,7 @@ import { helperScopeSchema, type Helper, type HelperScope } from 'core/frame';
 import { choiceToken, type Option, type Sentence } from 'core/sentence';
 import { formatToken, type TableWords } from './brief';
 import type { Figure, NumberFormat } from './schema';
+import { AXIS_OPTIONS } from './scales-sentence';
 import { LAYER_OPTIONS } from './shape-options';
 
 /** "change: milk - lag(milk), along week, drawn as a line": a helper column by hand. */
@@ -25,8 +26,9 @@ export function helperSentence(
     ', ',
     choiceToken(`helper-shape:${i}`, `Draw ${helper.name}`, helper.shape ?? '', [
       { value: '', label: 'in the ledger only' },
-      ...LAYER_OPTIONS.slice(1),
+      ...LAYER_OPTIONS.slice(1).filter(option => option.value !== 'none'),
     ]),
+    ...(helper.shape === null ? [] : [' ', choiceToken(`helper-axis:${i}`, `Axis of ${helper.name}`, helper.axis, AXIS_OPTIONS)]),
     ...(formats.length ? [', ', formatToken(`helper-format:${i}`, helper.name, helper.format, formats)] : []),
     '.',
   ];

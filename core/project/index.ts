@@ -1,11 +1,20 @@
 // The document.
-export { PROJECT_VERSION, derivedSchema, figureSchema, numberFormatSchema, projectSchema, tableDocSchema } from './schema';
-export type { Derived, Figure, Mark, NumberFormat, Project, TableDoc, View } from './schema';
+export {
+  MOST_PICTURES,
+  PICTURE_LIMIT,
+  PROJECT_VERSION,
+  derivedSchema,
+  figureSchema,
+  numberFormatSchema,
+  pictureSchema,
+  projectSchema,
+  tableDocSchema,
+} from './schema';
+export type { Derived, Figure, Mark, NumberFormat, Picture, Project, Scales, TableDoc, View } from './schema';
+export { plainScales } from './plain-scales';
 export { faultsOf, readProject } from './read-project';
 
-// Changing it.
-export { applyEdit, type Edit } from './edit';
-export { describeEdit } from './describe-edit';
+// A first one.
 export { firstFigure } from './first-figure';
 
 // The brief: its sentences, and what choosing a word does.
@@ -13,4 +22,3 @@ export { briefOf, type Brief, type ColumnWords, type TableWords } from './brief'
 export { addColumns, changeFigure, replaceMeasure } from './change-figure';
 export { helperScopeOptions, readHelperScope, scopeValue } from './helper-sentence';
 export { partsOfMeasure, unitOf } from './measure-names';
-export { deriveColumns, orderDerived, type DerivedTable } from './derive-columns';

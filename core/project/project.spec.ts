@@ -1,15 +1,13 @@
 import { plainMeasure } from 'core/frame';
 import { readSentence } from 'core/sentence';
+import { applyEdit, describeEdit, type Edit } from 'core/document';
 import {
   addColumns,
-  applyEdit,
   briefOf,
   changeFigure,
-  describeEdit,
   firstFigure,
   replaceMeasure,
   scopeValue,
-  type Edit,
   type Figure,
   type Project,
   type TableWords,
@@ -42,12 +40,13 @@ const tanks: TableWords = {
 const tables = [deliveries, tanks];
 const figure = firstFigure('f', deliveries);
 const project: Project = {
-  version: 2,
+  version: 3,
   id: 'p',
   name: 'Season',
   tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
   figures: [figure],
   formats: [],
+  pictures: [],
 };
 const reads = (now: Figure): string => {
   const { data, shape, scales, words } = briefOf(now, tables);
@@ -72,7 +71,7 @@ describe('a first figure', () => {
 describe('the brief', () => {
   it('reads as sentences', () =>
     expect(reads(figure)).toBe(
-      'Take deliveries, 480 rows. Show milk summed by hut as columns, largest first, as one series in one panel. Draw it 16:9. Values start at zero, in L with fitting decimals and hair-thin gridlines. Call it Milk by hut, and say nothing below.',
+      'Take deliveries, 480 rows. Show milk summed by hut as columns, largest first, as one series in one panel. Draw it 16:9. Values stand in L with fitting decimals and hair-thin gridlines. The axis starts as its shapes need, from fitting to fitting, with numbers. Call it Milk by hut, and say nothing below.',
     ));
 
   const changes: readonly [token: string, value: string, says: RegExp, also: (changed: Figure) => unknown, expected: unknown][] = [
@@ -200,7 +199,14 @@ describe('edits', () => {
 
 describe('several measures, steps and helper columns', () => {
   const two = { ...figure, ...addColumns(figure, ['fat', 'milk']) };
-  const helper = { name: 'change', formula: 'milk - lag(milk)', scope: { kind: 'own' as const }, shape: null, format: null };
+  const helper = {
+    name: 'change',
+    formula: 'milk - lag(milk)',
+    scope: { kind: 'own' as const },
+    shape: null,
+    axis: 'first' as const,
+    format: null,
+  };
   const helped = { ...figure, data: { ...figure.data, helpers: [helper] } };
   const weekly = { ...figure, data: { ...figure.data, category: 'week' } };
   const binned = { ...figure, data: { ...figure.data, category: 'fat', step: { kind: 'bin' as const, width: null } } };

@@ -12,12 +12,13 @@ const figure = firstFigure('f', {
   ],
 });
 const project: Project = {
-  version: 2,
+  version: 3,
   id: 'p',
   name: 'Season',
   tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
   figures: [figure],
   formats: [],
+  pictures: [],
 };
 
 describe('reading a document', () => {
@@ -25,7 +26,7 @@ describe('reading a document', () => {
   const faulty: readonly [name: string, document: unknown, problem: object][] = [
     ['nothing', null, { code: 'document-foreign' }],
     ['no version', {}, { code: 'document-foreign' }],
-    ['a newer version', { version: 99 }, { code: 'document-newer', version: 99, known: 2 }],
+    ['a newer version', { version: 99 }, { code: 'document-newer', version: 99, known: 3 }],
     [
       'a cue of no known kind',
       { ...project, figures: [{ ...figure, cues: [{ ...figure.cues[0], kind: 'magic' }] }] },
@@ -46,17 +47,20 @@ describe('reading a document', () => {
     const { step: _s, series: _e, panel: _p, helpers: _h, ...data } = figure.data;
     const { arrange: _a, panels: _n, ...shape } = figure.shape;
     const measures = data.measures.map(({ name, formula }) => ({ name, formula }));
-    const { formats: _f, ...rest } = project;
+    const { formats: _f, pictures: _r, ...rest } = project;
+    const { axes: _x, between: _b, ...scales } = figure.scales;
+    const oldCue = { id: 'cue-1', kind: 'extremes', on: true, measure: 'milk', which: 'both', scope: { kind: 'figure' } };
+    const cues = [{ ...oldCue, highest: 'brass', lowest: 'slate', labels: true, quiet: true }];
     const old = {
       ...rest,
       version: 1,
       tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [] }],
-      figures: [{ ...figure, data: { ...data, measures }, shape }],
+      figures: [{ ...figure, data: { ...data, measures }, shape, scales, cues }],
     };
     expect(readProject(old)).toEqual({ ok: true, value: project });
   });
   it('knows every kind of cue', () => {
-    const words = { category: 'hut', measures: ['milk'], scopes: [] };
+    const words = { category: 'hut', measures: ['milk'], scopes: [], along: { column: 'hut', descending: false } };
     const cues = Object.values(cueKinds).map(kind => kind.create('c', words));
     expect(readProject({ ...project, figures: [{ ...figure, cues }] }).ok).toBe(true);
   });

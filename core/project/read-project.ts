@@ -1,12 +1,13 @@
 import { failure, success, type Result } from 'core/result';
 import type * as z from 'zod/mini';
+import { plainScales } from './plain-scales';
 import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 
 /** Turns a document of version n into one of version n + 1. */
 type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
 
 /** Migrations by the version they start from. */
-const migrations: Readonly<Record<number, Migration>> = { 1: fromVersion1 };
+const migrations: Readonly<Record<number, Migration>> = { 1: fromVersion1, 2: fromVersion2 };
 
 type Loose = Record<string, unknown>;
 const list = (value: unknown): Loose[] => (Array.isArray(value) ? (value as Loose[]) : []);
@@ -21,6 +22,28 @@ function fromVersion1(document: Loose): Loose {
     return { ...figure, data: wider, shape: { ...(figure['shape'] as Loose), arrange: 'side', panels: 'one' } };
   });
   return { ...document, version: 2, figures, tables: list(document['tables']).map(table => ({ ...table, derived: [] })), formats: [] };
+}
+
+/** Version 3 brought every kind of cue with looks of its own, a second value axis, bounds, and small pictures. */
+function fromVersion2(document: Loose): Loose {
+  const wider = (column: Loose): Loose => ({ ...column, axis: 'first' });
+  const figures = list(document['figures']).map(figure => {
+    const data = (figure['data'] ?? {}) as Loose;
+    const { axes, between } = plainScales;
+    return {
+      ...figure,
+      data: { ...data, measures: list(data['measures']).map(wider), helpers: list(data['helpers']).map(wider) },
+      scales: { ...(figure['scales'] as Loose), axes, between },
+      cues: list(figure['cues']).map(withLooks),
+    };
+  });
+  return { ...document, version: 3, figures, pictures: [] };
+}
+
+/** The one kind of cue before version 3 had its colours and labels beside each other. */
+function withLooks({ highest, lowest, labels, ...cue }: Loose): Loose {
+  const look = (colour: unknown): Loose => ({ colour, outline: false, glyph: '', label: labels ? 'value' : 'none', text: '' });
+  return { ...cue, looks: { highest: look(highest), lowest: look(lowest) } };
 }
 
 /** A project from untrusted data: an older version is migrated, a newer one refused, every fault named by its path. */

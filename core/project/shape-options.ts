@@ -7,8 +7,12 @@ import type { Figure } from './schema';
 export const MARK_OPTIONS: readonly Option[] = [
   { value: 'column', label: 'columns' },
   { value: 'bar', label: 'lying bars' },
+  { value: 'stem', label: 'stems with heads' },
+  { value: 'lying-stem', label: 'lying stems with heads' },
   { value: 'line', label: 'a line' },
+  { value: 'step', label: 'a stepped line' },
   { value: 'area', label: 'an area' },
+  { value: 'step-area', label: 'a stepped area' },
   { value: 'points', label: 'points' },
 ];
 
@@ -16,9 +20,13 @@ export const MARK_OPTIONS: readonly Option[] = [
 export const LAYER_OPTIONS: readonly Option[] = [
   { value: 'same', label: 'like the figure' },
   { value: 'column', label: 'in columns' },
+  { value: 'stem', label: 'as stems with heads' },
   { value: 'line', label: 'as a line' },
+  { value: 'step', label: 'as a stepped line' },
   { value: 'area', label: 'as an area' },
+  { value: 'step-area', label: 'as a stepped area' },
   { value: 'points', label: 'as points' },
+  { value: 'none', label: 'in the ledger only' },
 ];
 
 const GRAINS: readonly Option[] = [
@@ -89,7 +97,8 @@ export function readOrder(value: string, data: FigureData): Order {
 }
 
 /** How many measures and helper columns are drawn. */
-export const layerCount = ({ data }: Figure): number => data.measures.length + data.helpers.filter(helper => helper.shape !== null).length;
+export const layerCount = ({ data }: Figure): number =>
+  data.measures.filter(measure => measure.shape !== 'none').length + data.helpers.filter(helper => helper.shape !== null).length;
 
 export function panelOptions(figure: Figure, columns: readonly ColumnWords[]): Option[] {
   const usable = columns.filter(

@@ -1,4 +1,4 @@
-import type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, Problem } from './problem';
+import type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, PictureProblem, Problem } from './problem';
 
 /** The one place where a problem becomes words: what was found, then what was done or what to do next. */
 export function messageFor(problem: Problem): string {
@@ -56,6 +56,14 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
   'encoding-assumed': p => `The file is not UTF-8. It was read as ${p.encoding}; check accented letters.`,
 };
 
+const pictureWords: { [C in PictureProblem['code']]: WordsOf<C> } = {
+  'picture-too-large': p =>
+    `${p.name} has ${Math.ceil(p.bytes / 1024)} kB; up to ${p.limit / 1024} kB will do for a glyph. Make it smaller.`,
+  'picture-too-wide': p => `${p.name} has ${p.width} × ${p.height} pixels; up to ${p.limit} each way will do. Make it smaller.`,
+  'picture-foreign': p => `${p.name} is neither PNG nor SVG. Save it as one of these.`,
+  'picture-active': p => `${p.name} holds “${p.words}”, which is more than shapes. Save it as plain SVG, or as PNG.`,
+};
+
 const documentWords: { [C in DocumentProblem['code']]: WordsOf<C> } = {
   'document-not-json': p => `This is not a project file: line ${p.line} is not JSON. Choose a file that Cowbell saved.`,
   'document-foreign': () => 'This JSON is not a Cowbell project. Choose a file that Cowbell saved.',
@@ -68,8 +76,14 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
   'cue-no-measure': p => `There is no measure called ${p.name} here. Choose ${listed(p.known)}.`,
   'cue-no-scope': p => `${p.name} is not one value per ${p.category}, so the cue rests. Look in the whole figure instead.`,
   'cue-all-missing': p => `Every value of ${p.name} is missing, so there is nothing to mark.`,
-  'cue-one-value': p => `There is only one value of ${p.name}: it is the highest and the lowest.`,
-  'cue-all-equal': p => `All values of ${p.name} are equal, so all are marked.`,
+  'cue-one-value': p => `There is only one value of ${p.name}, so there is nothing to compare it with.`,
+  'cue-all-equal': p => `All values of ${p.name} are equal, so none stands out from the others.`,
+  'cue-no-order': () => 'This needs an order to go along. Choose one where it says where to look.',
+  'cue-needs-dates': p =>
+    `A year before can only be found along dates, and ${p.name} has none. Go along a date, or compare with the one before.`,
+  'cue-negative': p => `Some values of ${p.name} are negative, and parts of a whole cannot be. Read the parts with care.`,
+  'cue-no-row': p => `There is no ${p.category} called ${p.name} in the figure, so nothing can be 100. Choose another, or the first.`,
+  'cue-formula': p => `The formula of ${p.name} does not work here: ${messageFor(p.problem)}`,
   'figure-name-taken': p => `Two columns of this figure would be called “${p.name}”. Choose another measure or category.`,
   'column-cycle': p =>
     p.names.length > 1
@@ -79,4 +93,4 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
   'figure-no-column': p => `No column is called “${p.name}”. Choose one of: ${listed(p.known)}.`,
 };
 
-const words: { [C in Code]: WordsOf<C> } = { ...formulaWords, ...fileWords, ...documentWords, ...cueWords };
+const words: { [C in Code]: WordsOf<C> } = { ...formulaWords, ...fileWords, ...pictureWords, ...documentWords, ...cueWords };

@@ -7,7 +7,7 @@ export interface Place {
 }
 
 /** Everything an analyst can get wrong, as data; `messageFor` puts it into words. */
-export type Problem = FormulaProblem | FileProblem | DocumentProblem | CueProblem;
+export type Problem = FormulaProblem | FileProblem | PictureProblem | DocumentProblem | CueProblem;
 
 export type FormulaProblem = { readonly at: Place; readonly words: string } & (
   | { readonly code: 'syntax'; readonly expected: readonly string[] }
@@ -48,6 +48,12 @@ export type FileProblem =
   | { readonly code: 'decimal-assumed'; readonly column: string; readonly example: string; readonly value: number }
   | { readonly code: 'encoding-assumed'; readonly encoding: string };
 
+export type PictureProblem =
+  | { readonly code: 'picture-too-large'; readonly name: string; readonly bytes: number; readonly limit: number }
+  | { readonly code: 'picture-too-wide'; readonly name: string; readonly width: number; readonly height: number; readonly limit: number }
+  | { readonly code: 'picture-foreign'; readonly name: string }
+  | { readonly code: 'picture-active'; readonly name: string; readonly words: string };
+
 export type DocumentProblem =
   | { readonly code: 'document-not-json'; readonly line: number }
   | { readonly code: 'document-foreign' }
@@ -61,6 +67,11 @@ export type CueProblem =
   | { readonly code: 'cue-all-missing'; readonly name: string }
   | { readonly code: 'cue-one-value'; readonly name: string }
   | { readonly code: 'cue-all-equal'; readonly name: string }
+  | { readonly code: 'cue-no-order' }
+  | { readonly code: 'cue-needs-dates'; readonly name: string }
+  | { readonly code: 'cue-negative'; readonly name: string }
+  | { readonly code: 'cue-no-row'; readonly name: string; readonly category: string }
+  | { readonly code: 'cue-formula'; readonly name: string; readonly problem: FormulaProblem }
   | { readonly code: 'figure-name-taken'; readonly name: string }
   | { readonly code: 'column-cycle'; readonly names: readonly string[] }
   | { readonly code: 'figure-no-table'; readonly name: string }

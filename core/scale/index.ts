@@ -1,1 +1,1 @@
-export { linearScale, type LinearScale, type LinearScaleOptions } from './nice-ticks';
+export { alignedZeros, linearScale, type LinearScale, type LinearScaleOptions } from './nice-ticks';

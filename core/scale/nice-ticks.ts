@@ -12,6 +12,9 @@ export interface LinearScaleOptions {
   readonly zero?: boolean;
   /** Share of the span kept free beyond the data on a side that has data beyond zero, for labels. */
   readonly headroom?: number;
+  /** Bounds of the analyst's own, in data units; ticks stay round within them. */
+  readonly low?: number | null;
+  readonly high?: number | null;
 }
 
 /**
@@ -20,11 +23,11 @@ export interface LinearScaleOptions {
  */
 export function linearScale(values: ArrayLike<number>, options: LinearScaleOptions = {}): LinearScale {
   const { steps = 5, zero = true, headroom = 0 } = options;
-  const [low, high] = padded(extent(values, zero), headroom, zero);
+  const [low, high] = bounded(padded(extent(values, zero), headroom, zero), options);
   const step = niceStep((high - low) / steps);
   // With headroom the scale ends where the room does, else at the next tick.
-  const from = headroom && low < 0 ? low : tidy(Math.floor(low / step + 1e-9) * step, step);
-  const to = headroom && high > 0 ? high : tidy(Math.ceil(high / step - 1e-9) * step, step);
+  const from = options.low != null || (headroom && low < 0) ? low : tidy(Math.floor(low / step + 1e-9) * step, step);
+  const to = options.high != null || (headroom && high > 0) ? high : tidy(Math.ceil(high / step - 1e-9) * step, step);
   const [first, last] = [Math.ceil(from / step - 1e-9), Math.floor(to / step + 1e-9)];
   return { low: from, high: to, ticks: Array.from({ length: last - first + 1 }, (_, i) => tidy((first + i) * step, step)) };
 }
@@ -45,6 +48,25 @@ function extent(values: ArrayLike<number>, zero: boolean): [number, number] {
 function padded([low, high]: [number, number], headroom: number, zero: boolean): [number, number] {
   const room = (high - low) * headroom;
   return [zero && low >= 0 ? low : low - room, zero && high <= 0 ? high : high + room];
+}
+
+/** Bounds that cross each other or the data's other end leave a scale of width one. */
+function bounded([low, high]: [number, number], options: LinearScaleOptions): [number, number] {
+  const [from, to] = [options.low ?? low, options.high ?? high];
+  return from < to ? [from, to] : options.low != null ? [from, from + 1] : [to - 1, to];
+}
+
+/** Two scales with their zeros at the same height; each reaches as far as before, and further where the other needs it. */
+export function alignedZeros(first: LinearScale, second: LinearScale): [LinearScale, LinearScale] {
+  const below = Math.max(...[first, second].map(({ low, high }) => -Math.min(0, low) / (Math.max(0, high) - Math.min(0, low))));
+  return [withZeroAt(first, below), withZeroAt(second, below)];
+}
+
+/** The scale widened so that zero lies at a share of its height. */
+function withZeroAt({ low, high }: LinearScale, share: number): LinearScale {
+  const [up, down] = [Math.max(0, high), Math.max(0, -low)];
+  const span = Math.max(share < 1 ? up / (1 - share) : 0, share > 0 ? down / share : 0) || 1;
+  return linearScale([], { low: -share * span, high: (1 - share) * span });
 }
 
 function niceStep(rough: number): number {

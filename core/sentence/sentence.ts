@@ -6,11 +6,20 @@ export interface Option {
   readonly colour?: string;
 }
 
-/** How a token is changed: from a list, as a colour, by typing, as a formula, or by arranging a list. */
+/** How a token is changed: from a list, as a colour, by typing words, by typing or choosing a value, as a formula, or by arranging a list. */
 export type TokenInput =
   | { readonly kind: 'choice'; readonly value: string; readonly options: readonly Option[] }
   | { readonly kind: 'colour'; readonly value: string; readonly options: readonly Option[] }
   | { readonly kind: 'text'; readonly value: string; readonly placeholder: string }
+  | {
+      readonly kind: 'entry';
+      readonly value: string;
+      readonly options: readonly Option[];
+      /** What may be typed. */
+      readonly hint: string;
+      /** What is wrong with a typed text; null when it will do. */
+      readonly check: (text: string) => string | null;
+    }
   | { readonly kind: 'formula'; readonly value: string; readonly name: string; readonly place: 'derived' | 'measure' | 'helper' }
   | { readonly kind: 'arrange'; readonly value: string; readonly items: readonly (string | null)[] };
 

@@ -1,7 +1,7 @@
 import type { WhatIf } from 'core/frame';
 import { unreachable } from 'core/result';
 import type { CellEdit } from 'core/table';
-import type { Derived, Figure, NumberFormat, Project, TableDoc } from './schema';
+import type { Derived, Figure, NumberFormat, Picture, Project, TableDoc } from 'core/project';
 
 /** Everything that can be done to a project; each is one step of undo. */
 export type Edit =
@@ -16,6 +16,7 @@ export type Edit =
   | { readonly kind: 'reset-what-ifs'; readonly figure: string; readonly whatIfs: readonly Omit<WhatIf, 'value'>[] }
   | { readonly kind: 'set-derived'; readonly table: string; readonly derived: readonly Derived[] }
   | { readonly kind: 'set-formats'; readonly formats: readonly NumberFormat[] }
+  | { readonly kind: 'set-pictures'; readonly pictures: readonly Picture[] }
   | { readonly kind: 'all'; readonly edits: readonly Edit[] };
 
 /** The project after an edit; untouched parts are shared with the one before. */
@@ -43,6 +44,8 @@ export function applyEdit(project: Project, edit: Edit): Project {
       return mapTable(project, edit.table, table => ({ ...table, derived: [...edit.derived] }));
     case 'set-formats':
       return { ...project, formats: [...edit.formats] };
+    case 'set-pictures':
+      return { ...project, pictures: [...edit.pictures] };
     case 'all':
       return edit.edits.reduce(applyEdit, project);
     default:

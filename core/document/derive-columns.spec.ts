@@ -1,6 +1,7 @@
 import { messageFor } from 'core/result';
 import { cellAt, tableOf } from 'core/table';
-import { deriveColumns, orderDerived, type Derived } from './index';
+import type { Derived } from 'core/project';
+import { deriveColumns, orderDerived } from './index';
 
 describe('derived columns', () => {
   const source = tableOf({ milk: [10, 20], cows: [2, 0] });

@@ -1,6 +1,6 @@
 import { counted } from 'core/sentence';
 import type { Edit } from './edit';
-import type { Project } from './schema';
+import type { Project } from 'core/project';
 
 /** An edit in a few words, for undo and its notice: "changed the shape of Milk by hut". */
 export function describeEdit(edit: Edit, before: Project): string {
@@ -28,6 +28,8 @@ export function describeEdit(edit: Edit, before: Project): string {
       return 'reset what-if values';
     case 'set-derived':
       return 'changed the derived columns';
+    case 'set-pictures':
+      return 'changed the small pictures';
     case 'set-formats':
       return 'changed the number formats';
     case 'all':

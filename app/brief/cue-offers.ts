@@ -1,0 +1,55 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { findCues, type Cue, type CueOffer, type CueWords } from 'core/cue';
+import { CuePreview } from './cue-preview';
+
+/** Kinds of cues as they would read on this figure, each with a tiny picture of what it would mark; typed words find them. */
+@Component({
+  selector: 'cb-cue-offers',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CuePreview],
+  host: { class: 'block w-[34rem]' },
+  template: `
+    <p class="sheet-head">Say what matters</p>
+    <input
+      class="field mb-1"
+      type="search"
+      aria-label="Find a cue"
+      placeholder="top 5, above plan, avg, band…"
+      (input)="query.set($any($event.target).value)"
+      (keydown.enter)="takeFirst()"
+    />
+    <div role="listbox" aria-label="Cues">
+      @for (offer of offers(); track offer.kind) {
+        <button
+          type="button"
+          class="row items-start"
+          role="option"
+          aria-selected="false"
+          [attr.data-offer]="offer.kind"
+          (click)="taken.emit(offer.cue)"
+        >
+          <cb-cue-preview class="mt-0.5 shrink-0" [cue]="offer.cue" />
+          <span
+            ><span class="block">{{ offer.reads }}</span
+            ><span class="block text-small text-soft">{{ offer.help }}</span></span
+          >
+        </button>
+      } @empty {
+        <p class="px-2 py-1 text-soft">
+          No cue is called that. Try “highest”, “limit” or “change”, or write a rule: “where a formula is true”.
+        </p>
+      }
+    </div>
+  `,
+})
+export class CueOffers {
+  readonly words = input.required<CueWords>();
+  readonly taken = output<Cue>();
+  protected readonly query = signal('');
+  protected readonly offers = computed((): CueOffer[] => findCues(this.query(), this.words()));
+
+  protected takeFirst(): void {
+    const [first] = this.offers();
+    if (first) this.taken.emit(first.cue);
+  }
+}

@@ -1,0 +1,53 @@
+import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import type { TokenInput } from 'core/sentence';
+
+/** A value that is typed or chosen. What cannot be read is told below the field, and nothing changes. */
+@Component({
+  selector: 'cb-value-entry',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form class="flex gap-1 p-1" (submit)="$event.preventDefault(); take(field.value)">
+      <input
+        #field
+        class="field"
+        type="text"
+        maxlength="2000"
+        [value]="entry().value"
+        [attr.aria-label]="label()"
+        [attr.aria-invalid]="fault() !== null"
+        (input)="fault.set(null)"
+      />
+      <button type="submit" class="act act-loud">Use it</button>
+    </form>
+    @if (fault()) {
+      <p class="px-2 text-small text-warn-ink" role="alert">This cannot be read. {{ fault() }}</p>
+    } @else {
+      <p class="max-w-72 px-2 text-small text-soft">{{ entry().hint }}</p>
+    }
+    <div role="listbox" class="mt-1 border-t border-hair pt-1" [attr.aria-label]="label()">
+      @for (option of entry().options; track option.value) {
+        <button
+          type="button"
+          class="row"
+          role="option"
+          [attr.aria-selected]="option.value === entry().value"
+          (click)="chosen.emit(option.value)"
+        >
+          {{ option.label }}
+        </button>
+      }
+    </div>
+  `,
+})
+export class ValueEntry {
+  readonly entry = input.required<Extract<TokenInput, { kind: 'entry' }>>();
+  readonly label = input('');
+  readonly chosen = output<string>();
+  protected readonly fault = signal<string | null>(null);
+
+  protected take(text: string): void {
+    const fault = this.entry().check(text);
+    this.fault.set(fault);
+    if (fault === null) this.chosen.emit(text);
+  }
+}

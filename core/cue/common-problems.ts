@@ -1,0 +1,46 @@
+import type { Frame } from 'core/frame';
+import { columnOf, type NumericValues } from 'core/table';
+import type { CueBase, FoundProblem } from './kind';
+import { scopeColumns } from './scope';
+
+/** What may be wrong with any cue: its columns, its scope, its order, and a measure in which nothing stands out. */
+export function commonProblems(cue: CueBase, frame: Frame, columns: readonly string[], ordered: boolean): FoundProblem[] {
+  const known = numbersOf(frame);
+  const absent = columns.find(name => !known.includes(name));
+  if (absent !== undefined) return [{ problem: { code: 'cue-no-measure', name: absent, known }, rests: true }];
+  const place = scopeColumns(cue.scope).find(name => !columnOf(frame.table, name));
+  if (place !== undefined) return [{ problem: { code: 'cue-no-scope', name: place, category: frame.category }, rests: true }];
+  if (ordered && cue.scope.kind !== 'along') return [{ problem: { code: 'cue-no-order' }, rests: true }];
+  const bare = columns.find(name => variety(dataOf(frame, name)).count === 0);
+  if (bare !== undefined) return [{ problem: { code: 'cue-all-missing', name: bare }, rests: true }];
+  return [];
+}
+
+/** What the reader should know when values do not differ; for kinds that pick rows by their size. */
+export function samenessProblems(name: string, frame: Frame): FoundProblem[] {
+  const { count, equal } = variety(dataOf(frame, name));
+  if (count === 1) return [{ problem: { code: 'cue-one-value', name }, rests: false }];
+  return equal ? [{ problem: { code: 'cue-all-equal', name }, rests: false }] : [];
+}
+
+/** A note where a kind that divides up wholes meets negative values. */
+export const negativeProblems = (name: string, frame: Frame): FoundProblem[] =>
+  dataOf(frame, name).some(value => value < 0) ? [{ problem: { code: 'cue-negative', name }, rests: false }] : [];
+
+/** Measures and helper columns by hand that hold numbers. */
+export const numbersOf = (frame: Frame): string[] =>
+  [...frame.measures, ...frame.helpers].filter(name => columnOf(frame.table, name)?.type === 'number');
+
+const dataOf = (frame: Frame, name: string): Float64Array => (columnOf(frame.table, name) as NumericValues).data;
+
+/** How many values are there, and whether all of them are equal; looks no further than the second different one. */
+function variety(data: Float64Array): { count: number; equal: boolean } {
+  let [count, first] = [0, NaN];
+  for (let row = 0; row < data.length; row++) {
+    const value = data[row] as number;
+    if (value !== value) continue;
+    if (count++ === 0) first = value;
+    else if (value !== first) return { count, equal: false };
+  }
+  return { count, equal: true };
+}

@@ -1,0 +1,113 @@
+import { addWindows, nameText } from 'core/formula';
+import type { Token } from 'core/sentence';
+import * as z from 'zod/mini';
+import type { CueWords } from './kind';
+
+/** A value that a cue compares with: a number, a column, a share of one, a statistic of the measure, or a formula. */
+export const levelSchema = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('number'), value: z.number() }),
+  z.object({ is: z.literal('column'), column: z.string() }),
+  z.object({ is: z.literal('percent'), percent: z.number(), column: z.string() }),
+  z.object({ is: z.literal('stat'), stat: z.enum(['average', 'median', 'minimum', 'maximum', 'total']) }),
+  z.object({ is: z.literal('deviation'), k: z.number() }),
+  z.object({ is: z.literal('percentile'), percentile: z.number().check(z.minimum(0), z.maximum(100)) }),
+  z.object({ is: z.literal('formula'), formula: z.string() }),
+]);
+
+export type Level = z.infer<typeof levelSchema>;
+export const numberLevel = (value: number): Level => ({ is: 'number', value });
+
+/** A number as formula text: plain digits in every case, as SQL wants them. */
+export const numberText = (value: number): string => (value < 0 ? `(${String(value)})` : String(value));
+
+const STATS = { average: 'avg', median: 'median', minimum: 'min', maximum: 'max', total: 'sum' } as const;
+
+/** The level as a formula over the frame. `window` is the scope's, such as `over ()`. */
+export function levelFormula(level: Level, measure: string, window: string): string {
+  const m = nameText(measure);
+  switch (level.is) {
+    case 'number':
+      return numberText(level.value);
+    case 'column':
+      return nameText(level.column);
+    case 'percent':
+      return `${numberText(level.percent)} / 100 * ${nameText(level.column)}`;
+    case 'stat':
+      return `${STATS[level.stat]}(${m}) ${window}`;
+    case 'deviation':
+      return `avg(${m}) ${window} + ${numberText(level.k)} * stddev_samp(${m}) ${window}`;
+    case 'percentile':
+      return `percentile_cont(${numberText(level.percentile / 100)}) within group (order by ${m}) ${window}`;
+    case 'formula':
+      return addWindows(level.formula, window.slice('over ('.length, -1));
+  }
+}
+
+/** The level in words, as a token reads and as an analyst may type it. */
+export function levelWords(level: Level): string {
+  switch (level.is) {
+    case 'number':
+      return level.value.toLocaleString('en', { maximumFractionDigits: 12 });
+    case 'column':
+      return level.column;
+    case 'percent':
+      return `${level.percent} % of ${level.column}`;
+    case 'stat':
+      return level.stat;
+    case 'deviation':
+      return `average ${level.k < 0 ? '−' : '+'} ${Math.abs(level.k)} sd`;
+    case 'percentile':
+      return `percentile ${level.percentile}`;
+    case 'formula':
+      return `= ${level.formula}`;
+  }
+}
+
+/** A number as people type it, grouped or not; NaN when it is none. */
+export const typedNumber = (text: string): number => {
+  const plain = text
+    .trim()
+    .replace(/^−/, '-')
+    .replace(/[, \u00a0\u202f](?=\d{3}(\D|$))/g, '');
+  return plain === '' ? NaN : Number(plain);
+};
+
+/** Reads a level from its words; null when they make none. Columns are known by their names, without regard to case. */
+export function readLevel(text: string, columns: readonly string[]): Level | null {
+  const words = text.trim();
+  const column = columns.find(name => name.toLowerCase() === words.toLowerCase());
+  if (column !== undefined) return { is: 'column', column };
+  const number = typedNumber(words);
+  if (!Number.isNaN(number) && Number.isFinite(number)) return numberLevel(number);
+  if (/^=\s*\S/.test(words)) return { is: 'formula', formula: words.replace(/^=\s*/, '') };
+  return readStat(words) ?? readShare(words, columns);
+}
+
+function readStat(words: string): Level | null {
+  const stat = words.toLowerCase().replace('mean', 'average');
+  if (Object.hasOwn(STATS, stat)) return { is: 'stat', stat: stat as keyof typeof STATS };
+  const away = /^average\s*([+\-−])\s*(\d*\.?\d*)\s*(sd|standard deviations?)$/.exec(stat);
+  if (away) return { is: 'deviation', k: Number(away[2] || 1) * (away[1] === '+' ? 1 : -1) };
+  const percentile = /^(?:percentile\s*|p)(\d+(?:\.\d+)?)$/.exec(stat)?.[1];
+  return percentile !== undefined && Number(percentile) <= 100 ? { is: 'percentile', percentile: Number(percentile) } : null;
+}
+
+function readShare(words: string, columns: readonly string[]): Level | null {
+  const [, percent, name = ''] = /^(-?\d+(?:\.\d+)?)\s*%\s+of\s+(.+)$/i.exec(words) ?? [];
+  const column = columns.find(item => item.toLowerCase() === name.toLowerCase());
+  return percent !== undefined && column !== undefined ? { is: 'percent', percent: Number(percent), column } : null;
+}
+
+const HINT = 'A number, a column, “90 % of” a column, average, “average + 1 sd”, median, “percentile 90”, or “= ” and a formula.';
+
+/** A token that takes a level, typed or chosen. */
+export function levelToken(key: string, about: string, level: Level, words: CueWords): Token {
+  const value = levelWords(level);
+  const options = [...words.measures, 'average', 'median', 'average + 1 sd', 'percentile 90'].map(item => ({ value: item, label: item }));
+  const check = (text: string): string | null => (readLevel(text, words.measures) ? null : HINT);
+  return { key, about, text: value, input: { kind: 'entry', value, options, hint: HINT, check } };
+}
+
+/** The level with a measure of another name, where it speaks of the old one. */
+export const renamedLevel = (level: Level, from: string, to: string): Level =>
+  (level.is === 'column' || level.is === 'percent') && level.column === from ? { ...level, column: to } : level;

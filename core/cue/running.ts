@@ -1,0 +1,112 @@
+import { nameText } from 'core/formula';
+import * as z from 'zod/mini';
+import { choice, colour, cueFields, defineKind, number, yesNo } from './define';
+import { AXIS_OPTIONS, DASH_OPTIONS, drawn, FORM_OPTIONS } from './line-tokens';
+import { windowOf } from './scope';
+import { DASHES } from './treatments';
+
+const schema = z.object({
+  ...cueFields('running'),
+  of: z.enum(['total', 'average', 'median']),
+  n: z.number().check(z.minimum(0), z.maximum(100_000)),
+  centred: z.boolean(),
+  form: z.enum(['joined', 'stepped', 'points', 'columns']),
+  axis: z.enum(['same', 'second']),
+  line: z.string(),
+  dash: z.enum(DASHES),
+  labelled: z.boolean(),
+});
+
+export type RunningCue = z.infer<typeof schema>;
+const SUMMARY = { total: 'sum', average: 'avg', median: 'median' } as const;
+
+/** Draws a running total, a moving average or a moving median along an order. */
+export const running = defineKind<RunningCue>({
+  kind: 'running',
+  help: 'Draw a running total, a moving average or a moving median.',
+  search: 'running total cumulative moving average rolling median smooth trend',
+  schema,
+  fresh: ({ measures, along }) => ({
+    measure: measures[0] ?? '',
+    scope: { kind: 'along', ...along, within: null },
+    of: 'average',
+    n: 4,
+    centred: false,
+    form: 'joined',
+    axis: 'same',
+    line: 'brass',
+    dash: 'solid',
+    labelled: false,
+    quiet: true,
+    looks: {},
+  }),
+  ordered: true,
+  tokens: {
+    of: choice('of', 'What runs', [
+      { value: 'total', label: 'total' },
+      { value: 'average', label: 'average' },
+      { value: 'median', label: 'median' },
+    ]),
+    n: number('n', 'Rows of the window; 0 for all so far', { low: 0, high: 100_000, whole: true, offers: [0, 3, 4, 7, 12, 30] }),
+    centred: yesNo('centred', 'Window', 'around each row', 'up to each row'),
+    form: choice('form', 'Drawn as', FORM_OPTIONS),
+    axis: choice('axis', 'Axis', AXIS_OPTIONS),
+    line: colour('line', 'Colour'),
+    dash: choice('dash', 'Dash', DASH_OPTIONS),
+    labelled: yesNo('labelled', 'Label', 'its last value labelled', 'without a label'),
+  },
+  reads: (_cue, say) => [
+    'Draw the moving ',
+    say('of'),
+    ' of ',
+    say('measure'),
+    ' over ',
+    say('n'),
+    ' rows (0: all so far) ',
+    say('scope'),
+    ' ',
+    say('form'),
+    ', ',
+    say('dash'),
+    ' in ',
+    say('line'),
+    ' ',
+    say('axis'),
+    '; ',
+    say('quiet'),
+    '.',
+  ],
+  finer: (_cue, say) => [['The window lies ', say('centred'), '; ', say('labelled'), '.']],
+  parts: () => [],
+  columns: cue => [cue.measure],
+  expand: (cue, nameFor) => {
+    const formula = `${SUMMARY[cue.of]}(${nameText(cue.measure)}) ${windowOf(cue.scope, boundsOf(cue))}`;
+    return {
+      helpers: [{ part: 'running', name: nameFor(nameOf(cue)), formula }],
+      treatments: [
+        drawn({
+          part: 'running',
+          measure: cue.measure,
+          colour: cue.line,
+          dash: cue.dash,
+          width: 2.5,
+          form: cue.form,
+          axis: cue.axis,
+          label: cue.labelled,
+          legend: legendOf(cue),
+        }),
+      ],
+    };
+  },
+  why: (cue, { helper, write }) => `the ${nameOf(cue)} there is ${write(cue.measure, Number(helper('running')))}`,
+});
+
+const nameOf = ({ of, n }: RunningCue): string => (n === 0 ? `running ${of}` : `moving ${of}`);
+const legendOf = (cue: RunningCue): string => `${nameOf(cue)}${cue.n === 0 ? '' : ` of ${cue.n}`}`;
+
+function boundsOf({ n, centred }: RunningCue): string {
+  if (n === 0) return 'rows between unbounded preceding and current row';
+  const before = centred ? Math.floor((n - 1) / 2) : n - 1;
+  const after = centred ? n - 1 - before : 0;
+  return `rows between ${before} preceding and ${after > 0 ? `${after} following` : 'current row'}`;
+}

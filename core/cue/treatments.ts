@@ -1,0 +1,102 @@
+import * as z from 'zod/mini';
+import { lookSchema } from './look';
+
+/** Dashes of lines, by name. */
+export const DASHES = ['solid', 'dashed', 'dotted', 'dash-dot'] as const;
+export type Dash = (typeof DASHES)[number];
+
+/** How a band shows. */
+export const BAND_STYLES = ['filled', 'edges', 'whiskers', 'boxes', 'sticks', 'dots'] as const;
+export type BandStyle = (typeof BAND_STYLES)[number];
+
+const name = z.string();
+/** Measures that the treatment draws itself, so that their own marks would be there twice. */
+const hides = z.optional(z.array(name));
+
+/** Rows where the part's helper column has a value take the look. `difference` and `share` name the parts that labels may show. */
+const mark = z.object({
+  show: z.literal('mark'),
+  part: name,
+  measure: name,
+  look: lookSchema,
+  legend: z.string(),
+  difference: z.optional(name),
+  share: z.optional(name),
+});
+
+/** Marks coloured by a position from 0 to 1 in the part's helper column. `value`: the measure's ends stand in the legend. */
+const ramp = z.object({
+  show: z.literal('ramp'),
+  part: name,
+  measure: name,
+  low: z.string(),
+  middle: z.nullable(z.string()),
+  high: z.string(),
+  look: lookSchema,
+  share: z.optional(name),
+});
+
+/** The measure's marks give way to parts that stand on each other. `total`: the part that a label on top tells. */
+const split = z.object({
+  show: z.literal('split'),
+  measure: name,
+  parts: z.array(z.object({ part: name, look: lookSchema, legend: z.string(), sign: z.optional(z.enum(['+', '−'])) })),
+  total: z.nullable(name),
+  hides,
+});
+
+/**
+ * The part's values as a line on the measure's axis, or on the second one. `level`: flat pieces, over the whole width where they are one;
+ * `joined`, `stepped`: a series. `drag`: the token that dragging it on the stage changes.
+ */
+const line = z.object({
+  show: z.literal('line'),
+  part: name,
+  measure: name,
+  colour: z.string(),
+  dash: z.enum(DASHES),
+  width: z.number(),
+  marker: z.string(),
+  form: z.enum(['level', 'joined', 'stepped', 'points', 'columns']),
+  axis: z.enum(['same', 'second']),
+  label: z.boolean(),
+  legend: z.string(),
+  drag: z.nullable(z.string()),
+  hides,
+});
+
+/** The room between two parts. */
+const band = z.object({
+  show: z.literal('band'),
+  low: name,
+  high: name,
+  measure: name,
+  style: z.enum(BAND_STYLES),
+  colour: z.string(),
+  legend: z.string(),
+  drag: z.nullable(z.object({ low: z.string(), high: z.string() })),
+  hides,
+});
+
+/** Bars from low to high instead of the two measures' own marks. */
+const span = z.object({
+  show: z.literal('span'),
+  low: name,
+  high: name,
+  measures: z.array(name),
+  colour: z.string(),
+  deep: z.nullable(z.string()),
+  connectors: z.boolean(),
+  whiskers: z.boolean(),
+  labels: z.boolean(),
+  legend: z.string(),
+});
+
+/** The part's values drawn in place of the measure's own. */
+const instead = z.object({ show: z.literal('instead'), part: name, measure: name, percent: z.boolean(), labels: z.boolean() });
+
+/** How a cue shows; every kind's expansion is made of these, and no drawing code knows the kinds. */
+export const treatmentSchema = z.discriminatedUnion('show', [mark, ramp, split, line, band, span, instead]);
+
+export type Treatment = z.infer<typeof treatmentSchema>;
+export type TreatmentOf<S extends Treatment['show']> = Extract<Treatment, { show: S }>;

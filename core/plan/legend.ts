@@ -1,0 +1,86 @@
+import type { AppliedCue, Treatment, TreatmentOf } from 'core/cue';
+import { rowsWithValue } from 'core/table';
+import { colourIn, type Livery } from './livery';
+import type { Layer, LegendEntry, PlanShape, Stroke } from './plan';
+import { rampColours } from './ramp';
+
+/** Series by their colour where they show it; then only treatments that show somewhere, and the rest. */
+export function legendOf(applied: readonly AppliedCue[], layers: readonly Layer[], livery: Livery): LegendEntry[] {
+  const quiet = applied.some(cue => cue.quietsRest);
+  const shown = applied.flatMap(from => from.treatments.flatMap(item => entriesOf(from, item, layers, livery)));
+  const taken = new Set(shown.map(entry => entry.text));
+  const split = new Set(applied.flatMap(({ treatments }) => treatments.flatMap(item => (item.show === 'split' ? [item.measure] : []))));
+  const series = layers.filter(
+    layer => !taken.has(layer.name) && !split.has(layer.measure) && layer.shape !== 'span' && showsItself(layer),
+  );
+  const named =
+    layers.length > 1 && !quiet ? series.map(layer => markEntry(layer.name, layer.shape, layer.colour, '', lineStroke(layer))) : [];
+  const rest = quiet ? [markEntry('the rest', layers[0]?.shape ?? 'column', livery.quiet)] : [];
+  const all = [...named, ...shown, ...rest];
+  return all.filter((entry, i) => all.findIndex(other => sameEntry(entry, other)) === i);
+}
+
+/** A line is always there; of bars and points at least one that no cue colours. */
+const showsItself = ({ shape, ends, marked }: Layer): boolean =>
+  shape === 'line' || shape === 'step' || ends.some((end, at) => !Number.isNaN(end) && marked[at] === 0);
+
+const sameEntry = (a: LegendEntry, b: LegendEntry): boolean => a.text === b.text && JSON.stringify(a.key) === JSON.stringify(b.key);
+const lineStroke = ({ shape, stroke }: Layer): Stroke | null => (shape === 'line' || shape === 'step' ? stroke : null);
+
+const markEntry = (text: string, shape: PlanShape, colour: string, glyph = '', stroke: Stroke | null = null): LegendEntry => ({
+  text,
+  key: { kind: 'mark', shape, colour, glyph, stroke },
+});
+
+function entriesOf(from: AppliedCue, item: Treatment, layers: readonly Layer[], livery: Livery): LegendEntry[] {
+  const shape = 'measure' in item ? (layers.find(layer => layer.measure === item.measure)?.shape ?? 'column') : 'column';
+  switch (item.show) {
+    case 'mark':
+      return item.look.colour === '' && item.look.glyph === ''
+        ? []
+        : shows(from, item.part)
+          ? [markOfLook(item, shape, layers, livery)]
+          : [];
+    case 'ramp':
+      return [{ text: `${item.measure}, low to high`, key: { kind: 'ramp', colours: every(rampColours(item, livery), 9) } }];
+    case 'split':
+      return item.parts.flatMap(({ part, look, legend }) =>
+        shows(from, part, 0) ? [markEntry(legend, 'column', colourIn(livery, look.colour))] : [],
+      );
+    case 'line': {
+      const stroke = { width: item.width, dash: item.dash, marker: item.marker };
+      const drawn: PlanShape =
+        item.form === 'points' ? 'points' : item.form === 'columns' ? 'column' : item.form === 'stepped' ? 'step' : 'line';
+      const labelled = item.form === 'level' && item.label;
+      return labelled || !shows(from, item.part) ? [] : [markEntry(item.legend, drawn, colourIn(livery, item.colour), item.marker, stroke)];
+    }
+    case 'band':
+      return [{ text: item.legend, key: { kind: 'band', style: item.style, colour: colourIn(livery, item.colour) } }];
+    case 'span':
+      return [markEntry(item.legend, 'span', colourIn(livery, item.colour))];
+    case 'instead':
+      return [];
+  }
+}
+
+function markOfLook(
+  { look, legend, measure }: TreatmentOf<'mark'>,
+  shape: PlanShape,
+  layers: readonly Layer[],
+  livery: Livery,
+): LegendEntry {
+  const own = layers.find(layer => layer.measure === measure)?.colour ?? livery.base;
+  const colour = look.colour === '' ? own : colourIn(livery, look.colour);
+  return markEntry(legend, shape === 'line' || shape === 'step' ? 'points' : shape, colour, look.glyph);
+}
+
+/** Whether a part has any value; `but` does not count as one. */
+function shows({ helpers }: AppliedCue, part: string, but?: number): boolean {
+  const column = helpers.find(helper => helper.part === part)?.column;
+  if (!column) return false;
+  const rows = rowsWithValue(column);
+  return but === undefined ? rows.length > 0 : rows.some(row => column.data[row] !== but);
+}
+
+const every = (colours: readonly string[], count: number): string[] =>
+  Array.from({ length: count }, (_, i) => colours[Math.round((i * (colours.length - 1)) / (count - 1))] as string);

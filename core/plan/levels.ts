@@ -1,0 +1,84 @@
+import type { Layout, LayoutRequest } from './layers';
+import { cueDataOf, treatmentsOf } from './cue-data';
+import { colourIn } from './livery';
+import type { BandPlan, LinePlan } from './plan';
+import { alongSlice } from './slices';
+
+/** Level lines of all cues: one per panel, or one per series where these differ. */
+export function linesOf({ applied, livery, write, figure }: LayoutRequest, { slices, panelOf }: Layout): LinePlan[] {
+  return treatmentsOf(applied, 'line')
+    .filter(({ item }) => item.form === 'level')
+    .flatMap(({ item, from }) => {
+      const data = cueDataOf(from, item.part);
+      const lines = slices.map((slice): LinePlan => {
+        const values = alongSlice(slice, data);
+        const colour =
+          slice.series === null ? colourIn(livery, item.colour) : (livery.series[slice.place % livery.series.length] ?? livery.ink);
+        return {
+          panel: panelOf(item.measure, slice),
+          axis: axisOf(item, figure),
+          values,
+          colour,
+          stroke: { width: item.width, dash: item.dash, marker: '' },
+          label: item.label ? labelOf(item.legend, values, value => write.full(item.measure, value)) : '',
+          drag: item.drag === null ? null : { cue: from.cue.id, token: item.drag },
+        };
+      });
+      return merged(lines, colourIn(livery, item.colour));
+    });
+}
+
+function axisOf(item: { readonly measure: string; readonly axis: 'same' | 'second' }, { data }: LayoutRequest['figure']): number {
+  const own = [...data.measures, ...data.helpers].find(({ name }) => name === item.measure)?.axis ?? 'first';
+  return item.axis === 'second' || own === 'second' ? 1 : 0;
+}
+
+/** Series of one panel that share their line show it once, in the cue's own colour. */
+function merged(lines: readonly LinePlan[], colour: string): LinePlan[] {
+  const out: LinePlan[] = [];
+  for (const line of lines) {
+    const same = out.findIndex(other => other.panel === line.panel && agree(other.values, line.values));
+    if (same === -1) out.push(line);
+    else out[same] = { ...(out[same] as LinePlan), values: filled(out[same] as LinePlan, line), colour };
+  }
+  return out;
+}
+
+const agree = (a: Float64Array, b: Float64Array): boolean =>
+  a.every((value, at) => value === b[at] || Number.isNaN(value) || Number.isNaN(b[at]));
+
+const filled = (a: LinePlan, b: LinePlan): Float64Array =>
+  a.values.map((value, at) => (value === value ? value : (b.values[at] as number)));
+
+/** "average 4,321 L" where the line is one level; its name alone where it has several. */
+function labelOf(name: string, values: Float64Array, write: (value: number) => string): string {
+  const there = values.filter(value => value === value);
+  const [first] = there;
+  if (first === undefined) return '';
+  return there.every(value => value === first)
+    ? isValue(name)
+      ? write(first)
+      : `${name} ${write(first).replaceAll(' ', '\u00a0')}`
+    : name;
+}
+
+const isValue = (name: string): boolean => /^[−-]?[\d,.]+$/.test(name);
+
+/** Bands of all cues, one per slice. */
+export function bandsOf({ applied, livery, figure }: LayoutRequest, { slices, panelOf }: Layout): BandPlan[] {
+  return treatmentsOf(applied, 'band').flatMap(({ item, from }) =>
+    slices.map((slice): BandPlan => {
+      const target = (token: string | undefined) => (token ? { cue: from.cue.id, token } : null);
+      return {
+        panel: panelOf(item.measure, slice),
+        axis: axisOf({ measure: item.measure, axis: 'same' }, figure),
+        low: alongSlice(slice, cueDataOf(from, item.low)),
+        high: alongSlice(slice, cueDataOf(from, item.high)),
+        style: item.style,
+        colour: slice.series === null ? colourIn(livery, item.colour) : (livery.series[slice.place % livery.series.length] ?? livery.ink),
+        dragLow: target(item.drag?.low),
+        dragHigh: target(item.drag?.high),
+      };
+    }),
+  );
+}

@@ -1,0 +1,34 @@
+import type { Plugin } from 'chart.js';
+import type { Plan } from 'core/plan';
+import { stripId, valueAxisId } from './axis-ids';
+import { fitted } from './shortened';
+
+/** Names each panel in the strip above it, and each value axis above its end where there are two. */
+export const axisTitles = (planNow: () => Plan): Plugin<'bar'> => ({
+  id: 'axisTitles',
+  afterDatasetsDraw(chart) {
+    const { panels, livery, lying } = planNow();
+    const { ctx, chartArea } = chart;
+    const measure = (text: string): number => ctx.measureText(text).width;
+    ctx.save();
+    ctx.textBaseline = 'middle';
+    panels.forEach(({ title, axes }, panel) => {
+      const [axis, strip] = [chart.scales[valueAxisId(panel)], chart.scales[stripId(panel)]];
+      if (!axis) return;
+      const [left, right] = lying ? [axis.left, axis.right] : [chartArea.left, chartArea.right];
+      const middle = lying || !strip ? chartArea.top - 12 : (strip.top + strip.bottom) / 2;
+      const write = (text: string, font: string, colour: string, align: 'left' | 'right', room: number): void => {
+        ctx.font = font;
+        ctx.fillStyle = colour;
+        ctx.textAlign = align;
+        ctx.fillText(fitted(text, room, measure), align === 'left' ? left : right, middle);
+      };
+      const [first, second] = axes;
+      if (panels.length > 1) write(title, `650 12.5px ${livery.font}`, livery.ink, 'left', (right - left) * (second ? 0.6 : 1));
+      else if (first?.title) write(first.title, `600 12px ${livery.font}`, livery.soft, 'left', (right - left) / 2);
+      if (second?.title)
+        write(second.title, `600 12px ${livery.font}`, livery.soft, 'right', (right - left) * (panels.length > 1 ? 0.38 : 0.5));
+    });
+    ctx.restore();
+  },
+});
