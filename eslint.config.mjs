@@ -15,7 +15,7 @@ const rooms = {
   'core/frame': ['core/formula', 'core/table', ...leaves],
   'core/cue': ['core/frame', 'core/formula', 'core/table', ...leaves],
   'core/project': ['core/cue', 'core/frame', 'core/formula', 'core/table', ...leaves],
-  'core/document': ['core/project', 'core/formula', 'core/table', ...leaves],
+  'core/document': ['core/project', 'core/frame', 'core/formula', 'core/table', ...leaves],
   'core/io': ['core/project', 'core/frame', 'core/table', ...leaves],
   'core/plan': ['core/project', 'core/cue', 'core/frame', 'core/formula', 'core/table', ...leaves],
   plot: ['core/*'],

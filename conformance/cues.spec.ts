@@ -1,5 +1,5 @@
-import { DuckDBInstance } from '@duckdb/node-api';
-import { applyCues, cueKinds, readLevel, type Cue, type CueKindName, type CueWords } from 'core/cue';
+import { DuckDBDecimalValue, DuckDBInstance } from '@duckdb/node-api';
+import { applyCues, cueKinds, readLevel, type CueKindName, type CueWords } from 'core/cue';
 import { literalText, nameText, scopeOf, statementOf } from 'core/formula';
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
 import { messageFor } from 'core/result';
@@ -118,7 +118,7 @@ describe('what a cue copies as SQL gives the ledger’s values in a real engine'
   for (const [kind, changes] of Object.entries(variants) as [CueKindName, readonly object[]][])
     changes.forEach((change, at) =>
       it(`${kind} ${at + 1}`, async () => {
-        const cue = { ...cueKinds[kind].create('c', words), ...change } as Cue;
+        const cue = { ...cueKinds[kind].create('c', words), ...change };
         const [applied] = applyCues([cue], frame);
         expect(applied?.problems.filter(({ code }) => code !== 'cue-negative').map(messageFor)).toEqual([]);
         const helpers = applied?.helpers ?? [];
@@ -139,4 +139,4 @@ describe('what a cue copies as SQL gives the ledger’s values in a real engine'
 
 /** Decimals and whole numbers of the engine as plain numbers. */
 const plain = (value: unknown): Cell =>
-  typeof value === 'bigint' || (typeof value === 'object' && value !== null) ? Number(String(value)) : ((value ?? null) as Cell);
+  typeof value === 'bigint' || value instanceof DuckDBDecimalValue ? Number(value.toString()) : ((value ?? null) as Cell);

@@ -24,7 +24,7 @@ export function cueOf<K extends CueKindName>(
   category: string,
   change: Partial<Extract<Cue, { kind: K }>>,
 ): Cue {
-  return { ...cueKinds[kind].create(`${kind}-1`, wordsFor(measures, category)), ...change } as Cue;
+  return { ...cueKinds[kind].create(`${kind}-1`, wordsFor(measures, category)), ...change };
 }
 
 /** Highest and lowest of a measure, as a first figure marks them. */

@@ -1,18 +1,18 @@
 import { expect, test } from '@playwright/test';
-import { brief, choose, columnTexts, drop, expectBars, LIGHT, openApp, token } from './support';
+import { addCue, brief, choose, columnTexts, drop, expectBars, LIGHT, openApp, token } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
 test('every token of the cue changes the figure', async ({ page }) => {
   await choose(page, 'which', 'the highest');
   await expectBars(page, LIGHT.slate, 0);
-  await choose(page, 'highest', 'clay');
+  await choose(page, 'look:highest:colour', 'clay');
   await expectBars(page, LIGHT.clay, 2);
   await choose(page, 'scope', 'within each valley');
   await expectBars(page, LIGHT.clay, 5);
   await choose(page, 'quiet', 'leave the rest');
   await expectBars(page, LIGHT.base, 15);
-  await token(page, 'highest').click();
+  await token(page, 'look:highest:colour').click();
   await page.getByRole('dialog').getByLabel('A colour of your own').fill('#123456');
   await expectBars(page, '#123456', 5);
   await choose(page, 'which', 'the highest and the lowest');
@@ -43,12 +43,8 @@ test('a missing value is never the lowest, a zero is, and ties are all marked', 
 });
 
 test('cues are added, switched off, ordered, duplicated and removed with undo', async ({ page }) => {
-  await brief(page).getByRole('button', { name: 'Add a cue' }).click();
-  await page
-    .getByRole('dialog')
-    .getByRole('button', { name: /^Mark the highest and the lowest/ })
-    .click();
-  await choose(page, 'highest', 'pasture', 1);
+  await addCue(page, 'highest', 'extremes');
+  await choose(page, 'look:highest:colour', 'pasture', 1);
   await expectBars(page, LIGHT.brass, 2);
   await brief(page).getByRole('button', { name: 'More for cue 2' }).click();
   await page.getByRole('button', { name: /Move up/ }).click();
@@ -69,6 +65,6 @@ test('a cue that cannot apply says so and leaves the figure drawn', async ({ pag
   await drop(page, 'none.csv', 'stall,litres\nAda,\nBo,\n');
   await expect(brief(page)).toContainText('Every value of litres is missing, so there is nothing to mark.');
   await drop(page, 'one.csv', 'stall,litres\nAda,4\n');
-  await expect(brief(page)).toContainText('There is only one value of litres: it is the highest and the lowest.');
+  await expect(brief(page)).toContainText('There is only one value of litres, so there is nothing to compare it with.');
   await expectBars(page, LIGHT.brass, 1);
 });

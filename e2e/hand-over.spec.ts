@@ -54,7 +54,7 @@ test('CSV of the ledger holds the helper columns; missing is an empty cell', asy
 test('the project file opens in another browser profile to the same picture', async ({ page, browser }) => {
   await goTo(page, 'Wheels by hut');
   await typeInto(page, cell(page, 1, 'wheels'), '2500');
-  await choose(page, 'lowest', 'plum');
+  await choose(page, 'look:lowest:colour', 'plum');
   await expect(cell(page, 0, 'hut')).toHaveText('Kettlemoor');
   await saved(page);
   const path = await (await handOver(page, /Project file/)).path();

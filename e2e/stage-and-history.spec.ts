@@ -1,7 +1,23 @@
 import { expect, test } from '@playwright/test';
 import { bars, brief, canvas, cell, choose, expectBars, goTo, ledger, LIGHT, openApp, saved, stage, typeInto } from './support';
 
-const DEMO = ['Milk by hut', 'Wheels by hut', 'Milk so far by valley', 'Change by month', 'Fat content by quarter'];
+const DEMO = [
+  'Milk by hut',
+  'Above average',
+  'Plan of wheels',
+  'Actual and deviation',
+  'Wheels by hut',
+  'Milk against plan',
+  'Direction',
+  'Tank levels',
+  'Expected range',
+  'Nights',
+  'Milk and fat',
+  'Index of the valleys',
+  'Milk so far by valley',
+  'Change by month',
+  'Fat content by quarter',
+];
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -31,7 +47,7 @@ test('hovering a mark tells why and lights its row; hovering a row outlines its 
 });
 
 test('undo and redo take back and bring back each change', async ({ page }) => {
-  await choose(page, 'highest', 'clay');
+  await choose(page, 'look:highest:colour', 'clay');
   await choose(page, 'category', 'valley');
   await expectBars(page, LIGHT.clay, 1);
   await page.keyboard.press('Control+z');
@@ -47,7 +63,7 @@ test('undo and redo take back and bring back each change', async ({ page }) => {
 test('a reload finds everything as it was', async ({ page }) => {
   await goTo(page, 'Wheels by hut');
   await typeInto(page, cell(page, 1, 'wheels'), '2500');
-  await choose(page, 'lowest', 'plum');
+  await choose(page, 'look:lowest:colour', 'plum');
   await expect(cell(page, 0, 'hut')).toHaveText('Kettlemoor');
   await saved(page);
   const before = await canvas(page).evaluate(element => (element as HTMLCanvasElement).toDataURL());

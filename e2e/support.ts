@@ -6,6 +6,9 @@ export const LIGHT = {
   slate: '#36506e',
   pasture: '#3a7a3c',
   clay: '#b5482f',
+  plum: '#7a4685',
+  lake: '#1c7a90',
+  ink: '#15302a',
   base: '#5f7a70',
   quiet: '#84978e',
 } as const;
@@ -120,3 +123,84 @@ export async function drop(page: Page, name: string, content: string | readonly 
 
 export const notice = (page: Page, text: RegExp): Locator => page.locator('cb-notices').getByText(text);
 export const token = (page: Page, key: string, nth = 0): Locator => brief(page).locator(`[data-token="${key}"]`).nth(nth);
+
+/** Adds a cue as an analyst does: a few typed words, then the sentence meant. */
+export async function addCue(page: Page, query: string, kind: string): Promise<void> {
+  await brief(page).getByRole('button', { name: 'Add a cue' }).click();
+  await page.getByRole('dialog').getByLabel('Find a cue').fill(query);
+  await page.getByRole('dialog').locator(`[data-offer="${kind}"]`).click();
+}
+
+/** Types a value into a token that takes one. */
+export async function typeToken(page: Page, key: string, text: string, nth = 0): Promise<void> {
+  await token(page, key, nth).click();
+  await page.getByRole('dialog').getByRole('textbox').fill(text);
+  await page.keyboard.press('Enter');
+}
+
+/** How many pixels of the canvas have a colour, each channel up to one off. */
+export const pixelCount = (page: Page, hex: string): Promise<number> =>
+  canvas(page).evaluate((element, hex) => {
+    const canvas = element as HTMLCanvasElement;
+    const { data } = (canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(0, 0, canvas.width, canvas.height);
+    const rgb = [1, 3, 5].map(i => parseInt(hex.slice(i, i + 2), 16));
+    let count = 0;
+    for (let i = 0; i < data.length; i += 4) if (rgb.every((part, j) => Math.abs((data[i + j] as number) - part) <= 1)) count++;
+    return count;
+  }, hex);
+
+/** Waits until more pixels than that have a colour, or none when `over` is null. */
+export async function expectPixels(page: Page, hex: string, over: number | null): Promise<void> {
+  const poll = expect.poll(() => pixelCount(page, hex), { message: `pixels in ${hex}` });
+  await (over === null ? poll.toBeLessThan(4) : poll.toBeGreaterThan(over));
+}
+
+/** The height on the canvas, in page pixels from its top, of the line that has most pixels of a colour. */
+export const lineHeight = (page: Page, hex: string): Promise<number> =>
+  canvas(page).evaluate((element, hex) => {
+    const canvas = element as HTMLCanvasElement;
+    const { width, height } = canvas;
+    const { data } = (canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(0, 0, width, height);
+    const rgb = [1, 3, 5].map(i => parseInt(hex.slice(i, i + 2), 16));
+    const counts = Array.from({ length: height }, (_, y) => {
+      let count = 0;
+      for (let x = 0; x < width; x++) if (rgb.every((part, j) => Math.abs((data[4 * (y * width + x) + j] as number) - part) <= 40)) count++;
+      return count;
+    });
+    return (counts.indexOf(Math.max(...counts)) * canvas.clientHeight) / height;
+  }, hex);
+
+/** Different colours of bars just above the category axis. */
+export const barColours = (page: Page): Promise<number> =>
+  canvas(page).evaluate(element => {
+    const canvas = element as HTMLCanvasElement;
+    const { width, height } = canvas;
+    const context = canvas.getContext('2d') as CanvasRenderingContext2D;
+    const row = (y: number): string[] => {
+      const { data } = context.getImageData(0, y, width, 1);
+      return Array.from({ length: width }, (_, x) => `${data[4 * x]},${data[4 * x + 1]},${data[4 * x + 2]}`);
+    };
+    const ground = row(1)[1];
+    let axis = height - 1;
+    while (axis > 0 && row(axis).filter(colour => colour !== ground).length < width * 0.7) axis--;
+    const colours = row(axis - 4).filter(colour => colour !== ground);
+    // Edges of bars are blends: a colour of a bar is there many times.
+    const counts = new Map<string, number>();
+    for (const colour of colours) counts.set(colour, (counts.get(colour) ?? 0) + 1);
+    return [...counts.values()].filter(count => count > 8).length;
+  });
+
+/** Keeps one value of a text column by the filter above the figure. */
+export async function keepOnly(page: Page, column: string, value: string): Promise<void> {
+  await stage(page).getByRole('button', { name: 'Filter', exact: true }).click();
+  await page.getByRole('option', { name: column, exact: true }).click();
+  await stage(page)
+    .getByRole('button', { name: new RegExp(`^${column}:`) })
+    .click();
+  await page.getByRole('dialog').getByRole('button', { name: 'None' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('checkbox', { name: new RegExp(value) })
+    .click();
+  await page.keyboard.press('Escape');
+}

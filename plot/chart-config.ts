@@ -42,7 +42,7 @@ export function datasetsOf(plan: Plan, widthPx: number): AnyDataset[] {
       ...parsing,
       ...axes,
       ...lineOptions(plan, layer, layers, kept),
-    } as AnyDataset;
+    };
   });
 }
 

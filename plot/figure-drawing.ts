@@ -69,7 +69,7 @@ export class FigureDrawing {
     const alike = sameShapes(lineLayers(before), lineLayers(plan)) && isCounted(before) === isCounted(plan);
     // Keeping the dataset objects lets Chart.js reuse its marks.
     data.datasets = alike ? fresh.map((dataset, i): AnyDataset => Object.assign(data.datasets[i] ?? {}, dataset)) : fresh;
-    this.chart.options = { ...optionsOf(plan), ...this.fixed } as never;
+    this.chart.options = { ...optionsOf(plan), ...this.fixed };
     this.chart.update('none');
   }
 
@@ -141,7 +141,7 @@ export class FigureDrawing {
   }
 
   private get geometry(): Geometry {
-    return new Geometry(this.chart as unknown as Chart, this.plan);
+    return new Geometry(this.chart, this.plan);
   }
 }
 

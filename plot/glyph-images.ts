@@ -17,9 +17,9 @@ export function imageOf(source: string, ready: () => void): HTMLImageElement | n
 /** Waits until all pictures are decoded, or known to be broken. */
 export async function imagesReady(sources: readonly string[]): Promise<void> {
   await Promise.all(
-    sources.map(source => {
+    sources.map(async source => {
       imageOf(source, () => undefined);
-      return images
+      await images
         .get(source)
         ?.decode()
         .catch(() => undefined);

@@ -72,8 +72,9 @@ function writeAbove(chart: Chart, line: LinePlan, pixel: number, plan: Plan, geo
       ];
   const boxes = places.map(place => ({ ...place, width: wide, height: HEIGHT }));
   const marks = plan.lying ? [] : markBoxes(plan, line, geometry);
-  const free = boxes.find(box => ![...taken, ...marks].some(other => overlaps(other, box)));
-  const box = free ?? boxes.find(item => !taken.some(other => overlaps(other, item))) ?? (boxes[0] as Box);
+  const clear = (box: Box, others: readonly Box[]): boolean => !others.some(other => overlaps(other, box));
+  const wanted: Box = boxes[0] ?? { left, top: above, width: wide, height: HEIGHT };
+  const box = boxes.find(item => clear(item, [...taken, ...marks])) ?? boxes.find(item => clear(item, taken)) ?? wanted;
   taken.push(box);
   haloText(ctx, line.label, box.left, box.top + HEIGHT / 2, plan.livery.ground);
   ctx.fillStyle = line.colour;

@@ -49,8 +49,8 @@ function strokeLine({ ctx, chartArea }: Chart, line: LinePlan, geometry: Geometr
   for (const { from, to, value } of level === undefined ? pieces : [{ from: start, to: end, value: level }]) {
     const pixel = geometry.value(line.panel, line.axis, value);
     ctx.beginPath();
-    if (lying) (ctx.moveTo(pixel, from), ctx.lineTo(pixel, to));
-    else (ctx.moveTo(from, pixel), ctx.lineTo(to, pixel));
+    ctx.moveTo(...(lying ? ([pixel, from] as const) : ([from, pixel] as const)));
+    ctx.lineTo(...(lying ? ([pixel, to] as const) : ([to, pixel] as const)));
     ctx.stroke();
   }
   ctx.setLineDash([]);

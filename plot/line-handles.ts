@@ -1,5 +1,6 @@
 import type { DragTarget, Plan } from 'core/plan';
-import { Geometry, type CanvasPoint } from './geometry';
+import type { Geometry } from './geometry';
+import { type CanvasPoint } from './geometry';
 import { levelOf } from './level-lines';
 
 /** A line or an edge that can be dragged: what it changes, and at which axis its value is read. */

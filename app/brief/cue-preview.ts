@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, effect, ElementRef, inject, input, viewChild } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, input, viewChild } from '@angular/core';
 import type { Cue } from 'core/cue';
 import type { Plan } from 'core/plan';
 import { drawTiny } from 'plot';

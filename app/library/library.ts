@@ -28,6 +28,9 @@ import { Icon } from '../ui/icon';
       <textarea #rows id="pasted-rows" class="field formula mt-1 h-20" placeholder="hut;milk&#10;Ashlatch;2125"></textarea>
       <div class="mt-1 flex justify-end"><button type="submit" class="act act-loud">Open the rows</button></div>
     </form>
+    <button type="button" class="row border-t border-hair" (click)="gallery.emit()">
+      <cb-icon name="layout-grid" />Look through the gallery of this project
+    </button>
     <p class="sheet-head border-t border-hair pt-2">Projects in this browser</p>
     @if (!hasSample()) {
       <button type="button" class="row" (click)="openSample()">Highmeadow season, the sample project</button>
@@ -58,6 +61,7 @@ export class Library {
   private readonly notices = inject(Notices);
   private readonly store = inject(ProjectStore);
   readonly done = output();
+  readonly gallery = output();
 
   protected readonly stored = signal<readonly StoredProject[]>([]);
   protected readonly hasSample = signal(true);

@@ -6,6 +6,7 @@ import { FormulaWriting } from '../brief/formula-writing';
 import { FormulaDeskPanel } from '../desk/formula-desk';
 import { Handover } from '../handover/handover';
 import { Ledger } from '../ledger/ledger';
+import { Gallery } from '../library/gallery';
 import { Library } from '../library/library';
 import { FormulaDesk } from '../services/formula-desk';
 import { Keeper } from '../services/keeper';
@@ -30,7 +31,7 @@ const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: s
 @Component({
   selector: 'cb-shell',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brief, CommandSearch, FigureList, FormulaDeskPanel, Icon, Ledger, Library, NoticeList, Sheet, Stage],
+  imports: [Brief, CommandSearch, FigureList, FormulaDeskPanel, Gallery, Icon, Ledger, Library, NoticeList, Sheet, Stage],
   host: {
     class: 'grid h-screen grid-rows-[auto_1fr] overflow-hidden',
     '(document:keydown)': 'onKey($event)',
@@ -60,6 +61,8 @@ export class Shell {
 
   protected readonly pngScales = PNG_SCALES;
   protected readonly dropping = signal(false);
+  /** All figures as pictures lie over the screen. */
+  protected readonly gallery = signal(false);
   protected readonly projectName = computed(() => this.open()?.history.project.name ?? '');
   protected readonly undoWords = computed(() => this.open()?.history.past.at(-1)?.words ?? null);
   protected readonly redoWords = computed(() => this.open()?.history.future[0]?.words ?? null);
@@ -78,6 +81,7 @@ export class Shell {
     { name: 'Go to the ledger', keys: 'Alt+3', run: () => this.focus('ledger') },
     { name: 'Open a file or paste rows', run: () => this.library()?.open() },
     { name: 'Open the sample project', run: () => void this.opener.openSample() },
+    { name: 'Look through the gallery', run: () => this.gallery.set(true) },
     { name: 'New figure', run: () => void this.figures()?.create() },
     { name: 'Rename, duplicate or remove this figure', run: () => this.figures()?.openMenu() },
     { name: 'Compute a column', run: () => this.write('derived') },

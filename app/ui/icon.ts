@@ -7,6 +7,7 @@ import download from 'lucide/dist/esm/icons/download.mjs';
 import ellipsis from 'lucide/dist/esm/icons/ellipsis.mjs';
 import folderOpen from 'lucide/dist/esm/icons/folder-open.mjs';
 import grip from 'lucide/dist/esm/icons/grip-vertical.mjs';
+import layoutGrid from 'lucide/dist/esm/icons/layout-grid.mjs';
 import moon from 'lucide/dist/esm/icons/moon.mjs';
 import pencil from 'lucide/dist/esm/icons/pencil.mjs';
 import plus from 'lucide/dist/esm/icons/plus.mjs';
@@ -27,6 +28,7 @@ const icons = {
   ellipsis,
   'folder-open': folderOpen,
   grip,
+  'layout-grid': layoutGrid,
   moon,
   pencil,
   plus,

@@ -1,4 +1,5 @@
 import { nameText } from 'core/formula';
+import type { Token } from 'core/sentence';
 import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
 import { choice, colour, cueFields, defineKind, level, markOf, number } from './define';
@@ -71,7 +72,13 @@ export const band = defineKind<BandCue>({
     width: level('width', 'Width to each side'),
     k: number('k', 'How many', { low: 0, high: 100, offers: [1, 1.5, 2, 3] }),
     percent: number('percent', 'Level in percent', { low: 0.1, high: 99.99, offers: [50, 80, 90, 95, 99] }),
-    moving: number('moving', 'Rows of a moving window; 0 for all', { low: 0, high: 100_000, whole: true, offers: [0, 3, 4, 7, 12, 30] }),
+    moving: number('moving', 'Rows of a moving window; 0 for all', {
+      low: 0,
+      high: 100_000,
+      whole: true,
+      offers: [0, 3, 4, 7, 12, 30],
+      reads: count => (count === 0 ? 'all rows' : `the last ${count} rows`),
+    }),
     style: choice('style', 'Drawn as', [
       { value: 'filled', label: 'shaded' },
       { value: 'edges', label: 'as two edges' },
@@ -98,7 +105,7 @@ export const band = defineKind<BandCue>({
     say('labels'),
     '.',
   ],
-  finer: (_cue, say) => [['Statistics look ', say('scope'), ', over ', say('moving'), ' rows (0: all); ', say('quiet'), '.']],
+  finer: (_cue, say) => [['Statistics look ', say('scope'), ', over ', say('moving'), '; ', say('quiet'), '.']],
   parts: () => ['outside', 'inside'],
   columns: cue => [cue.measure],
   expand: (cue, nameFor) => {
@@ -156,7 +163,7 @@ const edgeColumns = ({ by, lower, upper, measure }: BandCue): string[] =>
 
 const statistical = ({ by }: BandCue): boolean => by !== 'edges' && by !== 'width';
 
-function rangeWords(cue: BandCue, say: (key: string) => import('core/sentence').Token): (string | import('core/sentence').Token)[] {
+function rangeWords(cue: BandCue, say: (key: string) => Token): (string | Token)[] {
   switch (cue.by) {
     case 'edges':
       return [', from ', say('lower'), ' to ', say('upper')];

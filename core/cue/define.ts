@@ -96,12 +96,12 @@ export const lookOf = (cue: CueBase, part: string): Look =>
 
 function sharedTokens<C extends CueBase>(def: KindDef<C>): Record<string, TokenOf<C>> {
   return {
-    measure: measure('measure' as keyof C),
+    measure: measure('measure'),
     scope: {
       token: (cue, words) => scopeToken(cue.scope, words, def.ordered ?? false),
       set: (cue, value) => ({ ...cue, scope: readScope(value) }),
     },
-    quiet: yesNo('quiet' as keyof C, 'All the others', 'quiet the rest', 'leave the rest'),
+    quiet: yesNo('quiet', 'All the others', 'quiet the rest', 'leave the rest'),
     labels: {
       token: cue =>
         labelsToken(
@@ -170,17 +170,24 @@ export interface NumberLimits {
   readonly high: number;
   readonly whole?: boolean;
   readonly offers: readonly number[];
+  /** How a number reads in the sentence; plain digits unless said. */
+  readonly reads?: (value: number) => string;
 }
 
 /** A number, typed or chosen. */
-export const number = <C>(field: keyof C, about: string, { low, high, whole = false, offers }: NumberLimits): TokenOf<C> => {
+export const number = <C>(
+  field: keyof C,
+  about: string,
+  { low, high, whole = false, offers, reads = String }: NumberLimits,
+): TokenOf<C> => {
   const hint = `${whole ? 'A whole number' : 'A number'} from ${low} to ${high.toLocaleString('en')}.`;
   const fits = (value: number): boolean => value >= low && value <= high && (!whole || Number.isInteger(value));
   return {
     token: (cue, _words, key) => {
       const value = String(cue[field]);
       const check = (text: string): string | null => (fits(typedNumber(text)) ? null : hint);
-      return { key, about, text: value, input: { kind: 'entry', value, options: plainOptions(offers.map(String)), hint, check } };
+      const options = offers.map(offer => ({ value: String(offer), label: reads(offer) }));
+      return { key, about, text: reads(Number(cue[field])), input: { kind: 'entry', value, options, hint, check } };
     },
     set: (cue, value) => ({ ...cue, [field]: typedNumber(value) }),
   };

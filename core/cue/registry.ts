@@ -56,4 +56,4 @@ export type CueKindName = keyof typeof cueKinds;
 export const cueSchema: z.ZodMiniType<Cue> = z.discriminatedUnion('kind', Object.values(cueKinds).map(kind => kind.schema) as never);
 
 /** The definition behind a cue, under the one type all kinds share. */
-export const kindOf = (cue: Pick<CueBase, 'kind'>): CueKind<Cue> => cueKinds[cue.kind as CueKindName] as unknown as CueKind<Cue>;
+export const kindOf = (cue: Pick<CueBase, 'kind'>): CueKind<Cue> => cueKinds[cue.kind as CueKindName];

@@ -64,7 +64,7 @@ function treatmentWords(cue: AppliedCue, item: Treatment, frame: Frame, write: V
 /** A level line with its value; a series by its name. */
 function lineWords({ helpers }: AppliedCue, { part, legend, measure }: TreatmentOf<'line'>, write: ValueWriter): string {
   const column = helpers.find(helper => helper.part === part)?.column;
-  const values = column?.type === 'number' ? (column.data as Float64Array).filter(value => value === value) : new Float64Array();
+  const values = column?.type === 'number' ? column.data.filter(value => value === value) : new Float64Array();
   const [first] = values;
   if (first === undefined) return '';
   return values.every(value => value === first) ? `Line: ${legend}, ${write.full(measure, first)}.` : `A line shows ${legend}.`;

@@ -1,5 +1,5 @@
 import { compileFormula, Evaluator, scopeOf } from 'core/formula';
-import { isMissing, textAt, withColumns, type Column, type NumericValues, type Values } from 'core/table';
+import { isMissing, textAt, withColumns, type Column, type Values } from 'core/table';
 import type { LayoutRequest } from './layers';
 
 /**
@@ -24,5 +24,5 @@ export function labelTexts(template: string, { frame, write }: LayoutRequest, he
 
 function cellText(values: Values, row: number, write: (value: number) => string): string {
   if (isMissing(values, row)) return '–';
-  return values.type === 'number' ? write((values as NumericValues).data[row] as number) : textAt(values, row);
+  return values.type === 'number' ? write(values.data[row] as number) : textAt(values, row);
 }

@@ -1,6 +1,10 @@
 import type { TreatmentOf } from 'core/cue';
-import { formatHex, interpolate } from 'culori/fn';
+import { formatHex, interpolate, modeOklab, modeRgb, useMode } from 'culori/fn';
 import { colourIn, type Livery } from './livery';
+
+// Of the colour package only what mixing in Oklab takes.
+useMode(modeRgb);
+useMode(modeOklab);
 
 // Fine enough that neighbours cannot be told apart.
 export const RAMP_STEPS = 64;

@@ -26,8 +26,8 @@ export function linearScale(values: ArrayLike<number>, options: LinearScaleOptio
   const [low, high] = bounded(padded(extent(values, zero), headroom, zero), options);
   const step = niceStep((high - low) / steps);
   // With headroom the scale ends where the room does, else at the next tick.
-  const from = options.low != null || (headroom && low < 0) ? low : tidy(Math.floor(low / step + 1e-9) * step, step);
-  const to = options.high != null || (headroom && high > 0) ? high : tidy(Math.ceil(high / step - 1e-9) * step, step);
+  const from = hasBound(options.low) || (headroom && low < 0) ? low : tidy(Math.floor(low / step + 1e-9) * step, step);
+  const to = hasBound(options.high) || (headroom && high > 0) ? high : tidy(Math.ceil(high / step - 1e-9) * step, step);
   const [first, last] = [Math.ceil(from / step - 1e-9), Math.floor(to / step + 1e-9)];
   return { low: from, high: to, ticks: Array.from({ length: last - first + 1 }, (_, i) => tidy((first + i) * step, step)) };
 }
@@ -50,10 +50,12 @@ function padded([low, high]: [number, number], headroom: number, zero: boolean):
   return [zero && low >= 0 ? low : low - room, zero && high <= 0 ? high : high + room];
 }
 
+const hasBound = (bound: number | null | undefined): bound is number => bound !== null && bound !== undefined;
+
 /** Bounds that cross each other or the data's other end leave a scale of width one. */
 function bounded([low, high]: [number, number], options: LinearScaleOptions): [number, number] {
   const [from, to] = [options.low ?? low, options.high ?? high];
-  return from < to ? [from, to] : options.low != null ? [from, from + 1] : [to - 1, to];
+  return from < to ? [from, to] : hasBound(options.low) ? [from, from + 1] : [to - 1, to];
 }
 
 /** Two scales with their zeros at the same height; each reaches as far as before, and further where the other needs it. */

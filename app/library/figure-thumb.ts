@@ -1,0 +1,51 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, effect, ElementRef, inject, input, signal, viewChild } from '@angular/core';
+import type { Figure } from 'core/project';
+import { FigureDrawing } from 'plot';
+import { PreviewStore } from '../services/preview-store';
+
+// A figure drawn at this size and shown smaller keeps its proportions and its look.
+const [WIDTH, HEIGHT] = [640, 360];
+
+/** A figure as a small picture, drawn when it comes into view. */
+@Component({
+  selector: 'cb-figure-thumb',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'block overflow-hidden' },
+  template: `<canvas #canvas class="block h-full w-full" role="img" [attr.aria-label]="words()"></canvas>`,
+})
+export class FigureThumb {
+  readonly figure = input.required<Figure>();
+  private readonly previews = inject(PreviewStore);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly seen = signal(false);
+  protected readonly words = signal('');
+  private drawing: FigureDrawing | null = null;
+  private gone = false;
+
+  constructor() {
+    const observer = new IntersectionObserver(entries => {
+      if (entries.some(entry => entry.isIntersecting)) this.seen.set(true);
+    });
+    observer.observe(this.host.nativeElement);
+    inject(DestroyRef).onDestroy(() => {
+      this.gone = true;
+      observer.disconnect();
+      this.drawing?.destroy();
+    });
+    effect(() => {
+      if (this.seen()) void this.draw(this.figure());
+    });
+  }
+
+  private async draw(figure: Figure): Promise<void> {
+    const plan = await this.previews.planOf(figure);
+    if (!plan || this.gone) return;
+    this.words.set(`${plan.title}. ${plan.description}`);
+    const canvas = this.canvas().nativeElement;
+    this.drawing?.destroy();
+    [canvas.width, canvas.height] = [WIDTH, HEIGHT];
+    this.drawing = new FigureDrawing(canvas, plan, { responsive: false, devicePixelRatio: 1.5 });
+    canvas.style.width = canvas.style.height = '100%';
+  }
+}

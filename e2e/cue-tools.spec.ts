@@ -1,0 +1,219 @@
+import { expect, test, type Page } from '@playwright/test';
+import {
+  addCue,
+  brief,
+  canvas,
+  choose,
+  expectBars,
+  expectPixels,
+  goTo,
+  ledger,
+  LIGHT,
+  lineHeight,
+  notice,
+  openApp,
+  stage,
+  token,
+  typeToken,
+} from './support';
+
+test.beforeEach(({ page }) => openApp(page));
+const finer = (page: Page, nth = 0) => brief(page).getByRole('button', { name: 'finer' }).nth(nth).click();
+
+test('the search finds cues by typed words, shows what each would mark, and says when there is none', async ({ page }) => {
+  await brief(page).getByRole('button', { name: 'Add a cue' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('option')).toHaveCount(15);
+  await sheet.getByLabel('Find a cue').fill('top 4');
+  await expect(sheet.getByRole('option').first()).toContainText('Mark the top 4 places by milk');
+  // The tiny picture has four brass bars.
+  const brass = (): Promise<number> =>
+    sheet
+      .locator('cb-cue-preview canvas')
+      .first()
+      .evaluate(element => {
+        const canvas = element as HTMLCanvasElement;
+        const { data } = (canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(0, canvas.height - 4, canvas.width, 1);
+        let [count, inside] = [0, false];
+        for (let i = 0; i < data.length; i += 4) {
+          const is = data[i] === 0xb8 && data[i + 1] === 0x7f && data[i + 2] === 0x0a;
+          if (is && !inside) count++;
+          inside = is;
+        }
+        return count;
+      });
+  await expect.poll(brass).toBe(4);
+  await sheet.getByLabel('Find a cue').fill('qwertz');
+  await expect(sheet).toContainText('No cue is called that.');
+  await sheet.getByLabel('Find a cue').fill('top 4');
+  await page.keyboard.press('Enter');
+  await expect(brief(page).locator('cb-cue-line')).toHaveCount(2);
+});
+
+test('a line is dragged on the stage: its number follows live, and one undo takes it all back', async ({ page }) => {
+  await addCue(page, 'avg', 'typical');
+  await choose(page, 'line', 'clay');
+  await typeToken(page, 'level', '50,000');
+  await expect(token(page, 'level')).toHaveText('50,000');
+  await expectBars(page, LIGHT.clay, 0);
+  const box = (await canvas(page).boundingBox())!;
+  const y = box.y + (await lineHeight(page, LIGHT.clay));
+  const x = box.x + box.width * 0.62;
+  await page.mouse.move(x, y);
+  await expect(canvas(page)).toHaveCSS('cursor', 'ns-resize');
+  await page.mouse.down();
+  await page.mouse.move(x, y - 20, { steps: 4 });
+  await expect(token(page, 'level')).not.toHaveText('50,000');
+  await page.mouse.move(x, y - 40, { steps: 4 });
+  await page.mouse.up();
+  const dragged = Number((await token(page, 'level').innerText()).replace(',', ''));
+  expect(dragged).toBeGreaterThan(60_000);
+  await page.keyboard.press('Control+z');
+  await expect(token(page, 'level')).toHaveText('50,000');
+});
+
+test('an edge of a band and of a step can be dragged too', async ({ page }) => {
+  await addCue(page, 'deviation', 'band');
+  await choose(page, 'by', 'between two edges');
+  await typeToken(page, 'lower', '30000');
+  await typeToken(page, 'upper', '60000');
+  await choose(page, 'style', 'as two edges');
+  await choose(page, 'colour', 'plum');
+  const box = (await canvas(page).boundingBox())!;
+  const y = box.y + (await lineHeight(page, LIGHT.plum));
+  await page.mouse.move(box.x + 300, y);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 300, y - 15, { steps: 3 });
+  await page.mouse.up();
+  const edges = [await token(page, 'lower').innerText(), await token(page, 'upper').innerText()];
+  expect(edges.filter(text => text !== '30,000' && text !== '60,000')).toHaveLength(1);
+});
+
+test('marks take outline, glyphs, labels of several kinds, and words with computed values', async ({ page }) => {
+  await finer(page);
+  await choose(page, 'look:highest:glyph', '★ star');
+  await expectPixels(page, LIGHT.brass, 100);
+  await choose(page, 'look:highest:outline', 'outlined');
+  await choose(page, 'look:highest:label', 'with words of your own');
+  await typeToken(page, 'look:highest:text', '{round(milk / 1000)} kL of {hut}');
+  await choose(page, 'look:lowest:label', 'with their shares');
+  await expect(brief(page)).toContainText('Highest: outlined, ★ star, with words of your own {round(milk / 1000)} kL of {hut}.');
+  await expect(ledger(page).locator('.ag-header-cell[col-id="share"]')).toBeAttached();
+});
+
+test('a picture of one’s own is checked, and stands at the marks', async ({ page }) => {
+  await brief(page).getByRole('button', { name: 'Small pictures' }).click();
+  const sheet = page.getByRole('dialog');
+  const svg = (inner: string) => Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="24" height="24">${inner}</svg>`);
+  const add = (name: string, buffer: Buffer) => sheet.getByLabel('Picture').setInputFiles({ name, mimeType: 'image/svg+xml', buffer });
+  await add('bad.svg', svg('<script>alert(1)</script>'));
+  await expect(sheet.getByRole('alert')).toContainText('which is more than shapes');
+  await add('huge.svg', svg(`<path d="${'M0 0'.repeat(40_000)}"/>`));
+  await expect(sheet.getByRole('alert')).toContainText('up to 64 kB');
+  await add('spot.svg', svg('<rect width="24" height="24" fill="#ff00ff"/>'));
+  await expect(sheet).toContainText('spot');
+  await page.keyboard.press('Escape');
+  await finer(page);
+  await choose(page, 'look:highest:glyph', 'your picture spot');
+  await expectPixels(page, '#ff00ff', 60);
+  await page.reload();
+  await expectPixels(page, '#ff00ff', 60);
+});
+
+test('cues go up and down by keyboard and are copied to another figure; the first wins a conflict and the hover says so', async ({
+  page,
+}) => {
+  await addCue(page, 'top 1', 'rank');
+  await choose(page, 'look:in:colour', 'plum');
+  await expectBars(page, LIGHT.plum, 0);
+  await brief(page).getByRole('button', { name: 'Move cue 2' }).focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expectBars(page, LIGHT.plum, 2);
+  await page.keyboard.press('Alt+2');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('.hover-card')).toContainText('number 1 of 20 huts (cue 1)');
+  await brief(page).getByRole('button', { name: 'More for cue 1' }).click();
+  await page.getByRole('button', { name: 'Wheels by hut', exact: true }).last().click();
+  await expect(notice(page, /Copied the cue to Wheels by hut/)).toBeVisible();
+  await goTo(page, 'Wheels by hut');
+  await expect(brief(page)).toContainText('There is no measure called milk here. Choose wheels.');
+});
+
+test('a cue opens as formulas, and changing one of them changes the marks', async ({ page }) => {
+  await brief(page).getByRole('button', { name: 'More for cue 1' }).click();
+  await page.getByRole('button', { name: 'Open as formula' }).click();
+  await expect(brief(page)).toContainText('Where milk = max(milk) over (), mark milk in');
+  await expectBars(page, LIGHT.brass, 2);
+  await token(page, 'when:0').click();
+  const editor = page.getByRole('group', { name: 'Formula desk' }).locator('.cm-content');
+  await expect(editor).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('milk > 70000');
+  await expect(page.getByRole('group', { name: 'Formula desk' }).getByRole('status')).toContainText('Gives a boolean.');
+  await page.getByRole('group', { name: 'Formula desk' }).getByRole('button', { name: 'Use it' }).click();
+  await expectBars(page, LIGHT.brass, 6);
+});
+
+test('the ledger groups helper columns under their cue, hides them, and copies one as a statement that runs', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await addCue(page, 'top 3', 'rank');
+  await expect(ledger(page).getByText('Cue 1: extremes')).toBeVisible();
+  await ledger(page).getByRole('button', { name: 'Helper columns of cue 1' }).click();
+  await expect(ledger(page).locator('.ag-header-cell[col-id="highest"]')).toHaveCount(0);
+  await ledger(page).getByRole('button', { name: 'Formula of in' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Copy as SQL' }).click();
+  const sql = await page.evaluate(() => navigator.clipboard.readText());
+  expect(sql).toMatch(
+    /^with step_1 as \(select \*, .* as rank from frame\),\nstep_2 as \(select \*, .* as "in" from step_1\)\nselect \* from step_2$/,
+  );
+});
+
+test('the gallery shows every figure as a picture and opens one', async ({ page }) => {
+  await page.getByRole('button', { name: 'Gallery' }).click();
+  const gallery = page.getByRole('dialog', { name: 'Gallery' });
+  await expect(gallery.getByRole('listitem')).toHaveCount(15);
+  await expect(gallery.getByRole('img', { name: /Which huts bring more than the average/ })).toBeVisible();
+  await gallery.getByRole('button', { name: /Nights/ }).click();
+  await expect(gallery).toHaveCount(0);
+  await expect(brief(page)).toContainText('Show the span from coolest night to warmest night as bars');
+  await expect(stage(page).getByRole('img')).toHaveAttribute('aria-label', /Spans run from coolest night to warmest night/);
+});
+
+test('a second axis is read apart, matched, or with its zero at the same height; bounds are typed', async ({ page }) => {
+  await goTo(page, 'Milk and fat');
+  await expect(brief(page)).toContainText('Read milk on the first axis');
+  await typeToken(page, 'axis:first:high', '100000');
+  await expect(token(page, 'axis:first:high')).toHaveText('100,000');
+  const height = (): Promise<number> => lineHeight(page, '#3b5f95');
+  const free = await height();
+  await choose(page, 'between', 'matched: one scale');
+  // A ratio of a few percent lies on the ground of a scale of litres.
+  await expect.poll(height).toBeGreaterThan(free + 60);
+  await typeToken(page, 'axis:second:low', 'soon');
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('This cannot be read.');
+});
+
+const shapes: readonly [option: string, colour: string][] = [
+  ['columns', LIGHT.brass],
+  ['lying bars', LIGHT.brass],
+  ['stems with heads', LIGHT.brass],
+  ['lying stems with heads', LIGHT.brass],
+  ['a line', LIGHT.brass],
+  ['a stepped line', LIGHT.brass],
+  ['an area', LIGHT.brass],
+  ['a stepped area', LIGHT.brass],
+  ['points', LIGHT.brass],
+];
+test('every shape draws, keeps its cue, and stacks to 100 % where it is asked to', async ({ page }) => {
+  for (const [option, colour] of shapes) {
+    await choose(page, 'mark', option);
+    await expectPixels(page, colour, 30);
+  }
+  await choose(page, 'mark', 'columns');
+  await choose(page, 'category', 'week');
+  await choose(page, 'series', 'a series per valley');
+  await choose(page, 'arrange', 'stacked to 100 %');
+  await choose(page, 'quiet', 'leave the rest');
+  await expect(stage(page).getByRole('img')).toHaveAttribute('aria-label', /a series per valley/);
+  await expectPixels(page, '#3b5f95', 3000);
+});
