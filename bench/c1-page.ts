@@ -1,79 +1,9 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js';
-import type { Plan } from 'core/plan';
-import { linearScale } from 'core/scale';
 import { FigureDrawing } from 'plot';
 import { compare, type Timing } from './measure';
+import { canvas, FIXED, HEIGHT, planOf, rastered, valuesAt, WIDTH } from './page-sample';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);
-
-const [WIDTH, HEIGHT] = [1200, 600];
-const livery = {
-  ground: '#fff',
-  ink: '#000',
-  soft: '#555',
-  hair: '#ddd',
-  base: '#5f7a70',
-  series: ['#5f7a70'],
-  quiet: '#84978e',
-  colours: {},
-  font: 'sans-serif',
-};
-
-function canvas(): HTMLCanvasElement {
-  const made = Object.assign(document.createElement('canvas'), { width: WIDTH, height: HEIGHT });
-  document.body.replaceChildren(made);
-  return made;
-}
-
-/** Reading one pixel waits until everything is rastered. */
-const rastered = (element: HTMLCanvasElement): unknown => (element.getContext('2d') as CanvasRenderingContext2D).getImageData(0, 0, 1, 1);
-
-const valuesAt = (count: number, round: number): Float64Array =>
-  Float64Array.from({ length: count }, (_, i) => 1000 + ((i * 7919 + round * 104729) % 9000));
-
-function planOf(count: number, round: number): Plan {
-  const values = valuesAt(count, round);
-  const colours = Array.from(values, (_, i) => (i % 10 === 0 ? '#b87f0a' : '#84978e'));
-  const scale = linearScale(values);
-  return {
-    title: 'Milk by hut',
-    subtitle: 'Bench',
-    axisNote: 'milk by hut',
-    legend: [],
-    categories: Array.from(values, (_, i) => `hut ${i}`),
-    panels: [{ title: '', axes: [{ scale, tickLabels: scale.ticks.map(String), title: '', numbers: true }] }],
-    gridlines: true,
-    lying: false,
-    lines: [],
-    bands: [],
-    pictures: {},
-    layers: [
-      {
-        name: 'milk',
-        measure: 'milk',
-        shape: 'column',
-        panel: 0,
-        axis: 0,
-        slot: 0,
-        slots: 1,
-        values,
-        ends: values,
-        bases: null,
-        rows: Int32Array.from(values, (_, i) => i),
-        colour: '#84978e',
-        colours,
-        marked: new Uint8Array(count),
-        outlined: [],
-        glyphs: [],
-        labels: [],
-        stroke: { width: 2, dash: 'solid', marker: '' },
-        span: null,
-      },
-    ],
-    description: '',
-    livery,
-  };
-}
 
 const plainOptions = { animation: false, responsive: false, devicePixelRatio: 1, events: [] } as const;
 
@@ -109,7 +39,7 @@ async function measured(count: number): Promise<C1Result> {
     { name: 'bare canvas', run: () => once(element => (bareBars(element, count, 0), { destroy: () => undefined })) },
     {
       name: 'Cowbell',
-      run: () => once(element => new FigureDrawing(element, planOf(count, 0), { responsive: false, devicePixelRatio: 1 })),
+      run: () => once(element => new FigureDrawing(element, planOf(count, 0), FIXED)),
     },
   ]);
   const [one, two, three] = [0, 1, 2].map(() => Object.assign(document.createElement('canvas'), { width: WIDTH, height: HEIGHT })) as [
@@ -119,7 +49,7 @@ async function measured(count: number): Promise<C1Result> {
   ];
   document.body.replaceChildren(one, two, three);
   const plain = plainChart(one, count);
-  const drawing = new FigureDrawing(two, planOf(count, 0), { responsive: false, devicePixelRatio: 1 });
+  const drawing = new FigureDrawing(two, planOf(count, 0), FIXED);
   let round = 0;
   const update = await compare(
     [

@@ -10,8 +10,10 @@ import { app } from './rows/app';
 import { b1 } from './rows/b1';
 import { b2 } from './rows/b2';
 import { c1 } from './rows/c1';
+import { c2 } from './rows/c2';
+import { c3 } from './rows/c3';
 
-const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, app];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, app];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;

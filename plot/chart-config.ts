@@ -1,96 +1,15 @@
-import type { ChartDataset, ChartOptions } from 'chart.js';
-import type { AxisPlan, Layer, Plan } from 'core/plan';
+import type { ChartOptions } from 'chart.js';
+import type { AxisPlan, Plan } from 'core/plan';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
-import { dashOf } from './dashes';
-import { isArea, isBar } from './geometry';
+import { isBar } from './geometry';
 import { marginRoom } from './level-labels';
-import { reduceLine } from './reduce-line';
 import { shortened } from './shortened';
 
 export { CATEGORY_AXIS, stripId, valueAxisId };
 
-export interface PointXY {
-  readonly x: number;
-  readonly y: number;
-}
-export type AnyDataset = ChartDataset<'bar' | 'line', (number | PointXY)[]>;
-
 // From here on names cost more than they tell: the category axis counts, and a few of its places are named.
 const MANY = 400;
 export const isCounted = ({ categories }: Plan): boolean => categories.length > MANY;
-
-/** Layers that Chart.js draws, in its order: areas behind, points in front. Bars are painted by `barPainter`. */
-export const lineLayers = ({ layers }: Plan): Layer[] => {
-  const order = ({ shape }: Layer): number => ({ area: 0, 'step-area': 0, line: 1, step: 1, points: 2 })[shape as 'line'] ?? 1;
-  return layers.filter(layer => !isBar(layer)).sort((a, b) => order(a) - order(b));
-};
-
-/** A plan's lines, areas and points for Chart.js. @param widthPx of the plot; long lines are reduced to it */
-export function datasetsOf(plan: Plan, widthPx: number): AnyDataset[] {
-  const layers = lineLayers(plan);
-  return layers.map(layer => {
-    const value = valueAxisId(layer.panel, layer.axis);
-    const axes = plan.lying ? { yAxisID: CATEGORY_AXIS, xAxisID: value } : { xAxisID: CATEGORY_AXIS, yAxisID: value };
-    const kept = isCounted(plan) ? reduceLine(layer.ends, widthPx, layer.marked) : null;
-    const data = kept ? kept.map(at => pointOf(at, layer.ends[at] as number, plan.lying)) : (layer.ends as unknown as number[]);
-    const parsing = kept ? { parsing: false as const } : {};
-    return {
-      type: 'line',
-      label: layer.name,
-      data,
-      normalized: true,
-      ...parsing,
-      ...axes,
-      ...lineOptions(plan, layer, layers, kept),
-    };
-  });
-}
-
-const pointOf = (at: number, value: number, lying: boolean): PointXY => (lying ? { x: value, y: at } : { x: at, y: value });
-
-const POINT = 3.5;
-const MARKED_POINT = 5;
-
-function lineOptions(plan: Plan, layer: Layer, layers: readonly Layer[], kept: readonly number[] | null): object {
-  const { shape, stroke, colour } = layer;
-  const stepped = shape === 'step' || shape === 'step-area';
-  const colours = kept ? kept.map(at => layer.colours[at] as string) : layer.colours;
-  return {
-    showLine: shape !== 'points',
-    spanGaps: false,
-    stepped: stepped ? 'middle' : false,
-    borderColor: colour,
-    borderWidth: stroke.width,
-    borderDash: dashOf(stroke.dash, stroke.width),
-    borderJoinStyle: 'round',
-    backgroundColor: `${colour}3d`,
-    fill: isArea(layer) ? fillOf(layer, layers) : false,
-    pointRadius: radiiOf(layer, kept),
-    pointBackgroundColor: colours,
-    pointBorderColor: plan.livery.ground,
-    pointBorderWidth: 1,
-    // Room for points at the edge; what lies far outside the axis does not show.
-    clip: 8,
-  };
-}
-
-/** A stacked area fills down to the one below it, any other to zero. */
-function fillOf(layer: Layer, layers: readonly Layer[]): unknown {
-  const below = layers.slice(0, layers.indexOf(layer)).findLastIndex(other => isArea(other) && other.panel === layer.panel);
-  return layer.bases && below >= 0 ? below : 'origin';
-}
-
-/** Points show where they are the shape, where a cue marks them, and where no line reaches them; a glyph stands for its point. */
-function radiiOf({ shape, marked, ends, glyphs }: Layer, kept: readonly number[] | null): number[] {
-  const glyphed = new Set(glyphs.flatMap(({ at, beyond }) => (beyond ? [] : [at])));
-  const radius = (at: number): number => {
-    if (glyphed.has(at)) return 0;
-    if (marked[at]) return MARKED_POINT;
-    const alone = !Number.isNaN(ends[at]) && Number.isNaN(ends[at - 1] ?? NaN) && Number.isNaN(ends[at + 1] ?? NaN);
-    return shape === 'points' || alone ? POINT : 0;
-  };
-  return kept ? kept.map(radius) : Array.from(ends, (_, at) => radius(at));
-}
 
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
 export function optionsOf(plan: Plan): ChartOptions<'bar'> {

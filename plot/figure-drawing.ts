@@ -1,36 +1,24 @@
-import {
-  CategoryScale,
-  Chart,
-  Filler,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  type ChartOptions,
-  type Plugin,
-} from 'chart.js';
+import { CategoryScale, Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
 import type { Layer, Plan } from 'core/plan';
 import { axisTitles } from './axis-titles';
 import { bandPainter } from './band-painter';
 import { barLabels } from './bar-labels';
-import { barPainter } from './bar-painter';
-import { datasetsOf, isCounted, lineLayers, optionsOf, type AnyDataset, type PointXY } from './chart-config';
+import { isCounted, optionsOf } from './chart-config';
 import { figureHead } from './figure-head';
 import { Geometry, isBar, type CanvasPoint } from './geometry';
 import { glyphPainter } from './glyph-painter';
 import { levelLines } from './level-lines';
 import { handleAt, roundedValueAt, type LineHandle } from './line-handles';
+import { markPainter } from './mark-painter';
 import { pointedRow } from './pointed-row';
 
-Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement);
+Chart.register(CategoryScale, LinearScale);
 
 export type { CanvasPoint };
 
-type AnyChart = Chart<'bar' | 'line', (number | PointXY)[], string>;
-
 /** A plan drawn on a canvas, kept in step with the plans that follow. */
 export class FigureDrawing {
-  private readonly chart: AnyChart;
+  private readonly chart: Chart;
   private row: number | null = null;
 
   /** @param fixed options that a drawing outside the page needs, such as its pixel ratio */
@@ -42,14 +30,14 @@ export class FigureDrawing {
     const planNow = (): Plan => this.plan;
     this.chart = new Chart(canvas, {
       type: 'line',
-      data: { labels: labelsOf(plan), datasets: datasetsOf(plan, canvas.clientWidth || canvas.width) },
+      data: { labels: labelsOf(plan), datasets: [] },
       options: { ...optionsOf(plan), ...this.fixed } as never,
       // Plugins of this drawing alone: they read the plan as it is, not through Chart.js' option proxies.
       plugins: [
         ground(planNow),
         figureHead(planNow),
         bandPainter(planNow),
-        barPainter(planNow, () => lineLayers(this.plan)),
+        markPainter(planNow),
         axisTitles(planNow),
         levelLines(planNow),
         glyphPainter(planNow),
@@ -61,14 +49,8 @@ export class FigureDrawing {
 
   /** Draws another plan. Cost: one update of Chart.js. */
   show(plan: Plan): void {
-    const before = this.plan;
     this.plan = plan;
-    const { data } = this.chart;
-    data.labels = labelsOf(plan);
-    const fresh = datasetsOf(plan, this.chart.width);
-    const alike = sameShapes(lineLayers(before), lineLayers(plan)) && isCounted(before) === isCounted(plan);
-    // Keeping the dataset objects lets Chart.js reuse its marks.
-    data.datasets = alike ? fresh.map((dataset, i): AnyDataset => Object.assign(data.datasets[i] ?? {}, dataset)) : fresh;
+    this.chart.data.labels = labelsOf(plan);
     this.chart.options = { ...optionsOf(plan), ...this.fixed };
     this.chart.update('none');
   }
@@ -147,9 +129,6 @@ export class FigureDrawing {
 
 /** A counting axis needs no list of names. */
 const labelsOf = (plan: Plan): string[] => (isCounted(plan) ? [] : [...plan.categories]);
-
-const sameShapes = (a: readonly Layer[], b: readonly Layer[]): boolean =>
-  a.length === b.length && a.every((layer, i) => layer.shape === b[i]?.shape && layer.panel === b[i].panel && layer.axis === b[i].axis);
 
 const ground = (planNow: () => Plan): Plugin<'bar'> => ({
   id: 'ground',

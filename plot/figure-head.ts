@@ -38,6 +38,8 @@ class HeadBox {
   height = 0;
   private title: string[] = [];
   private subtitle: string[] = [];
+  private notes: { readonly rows: LegendEntry[][]; readonly noteLeft: number } = { rows: [], noteLeft: 0 };
+  private fittedTo: { readonly plan: Plan; readonly width: number } | null = null;
 
   constructor(
     private readonly chart: Chart,
@@ -55,6 +57,9 @@ class HeadBox {
   update(width: number): void {
     const { ctx } = this.chart;
     this.width = width;
+    // The layout asks several times in a row: words are measured once.
+    if (this.fittedTo?.plan === this.plan && this.fittedTo.width === width) return;
+    this.fittedTo = { plan: this.plan, width };
     const measure = (text: string): number => ctx.measureText(text).width;
     ctx.save();
     ctx.font = this.font(TITLE);
@@ -62,7 +67,8 @@ class HeadBox {
     ctx.font = this.font(SUBTITLE);
     this.subtitle = wrapped(this.plan.subtitle, width, SUBTITLE.most, measure);
     ctx.font = this.font(NOTE);
-    const rows = this.flow(width, measure).rows.length;
+    this.notes = this.flow(width, measure);
+    const rows = this.notes.rows.length;
     ctx.restore();
     this.height =
       (this.title.length * TITLE.line + this.subtitle.length * SUBTITLE.line) * this.share +
@@ -123,7 +129,7 @@ class HeadBox {
     const { ctx } = this.chart;
     ctx.font = this.font(NOTE);
     const measure = (text: string): number => ctx.measureText(text).width;
-    const { rows, noteLeft } = this.flow(this.width, measure);
+    const { rows, noteLeft } = this.notes;
     rows.forEach((row, i) => {
       let left = this.left;
       for (const entry of row) left = this.drawEntry(entry, left, top + NOTE.line * (i + 0.5), measure);

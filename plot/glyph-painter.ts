@@ -1,5 +1,5 @@
 import type { Chart, Plugin } from 'chart.js';
-import { glyphOf } from 'core/glyph';
+import { glyphOf, type Glyph } from 'core/glyph';
 import type { GlyphAsk, Layer, Plan } from 'core/plan';
 import { Geometry, isBar, type CanvasPoint } from './geometry';
 import { imageOf } from './glyph-images';
@@ -55,11 +55,52 @@ function paintMarkers(chart: Chart, layer: Layer, geometry: Geometry, plan: Plan
 export function drawGlyph(chart: Chart, name: string, { x, y }: CanvasPoint, size: number, colour: string, plan: Plan): void {
   const glyph = glyphOf(name);
   const { ctx } = chart;
-  if (glyph) return drawPath(ctx, glyph, x, y, size, colour, plan.livery.ground);
+  if (glyph) return drawStamp(ctx, stampOf(ctx, glyph, size, colour, plan.livery.ground), x, y);
   const source = plan.pictures[name];
   const image = source === undefined ? null : imageOf(source, () => chart.draw());
   if (image) ctx.drawImage(image, x - size * 1.3, y - size * 1.3, size * 2.6, size * 2.6);
 }
+
+/** A glyph drawn once, to be put down hundreds of times: half its side in CSS pixels, and how many device pixels one of these has. */
+interface Stamp {
+  readonly image: HTMLCanvasElement;
+  readonly half: number;
+  readonly scale: number;
+}
+
+const stamps = new Map<string, Stamp>();
+const MOST_STAMPS = 200;
+
+function stampOf(ctx: CanvasRenderingContext2D, glyph: Glyph, size: number, colour: string, ground: string): Stamp {
+  const scale = ctx.getTransform().a;
+  const key = [glyph.path, size, colour, ground, scale].join('|');
+  let stamp = stamps.get(key);
+  if (!stamp) {
+    if (stamps.size >= MOST_STAMPS) stamps.clear();
+    stamps.set(key, (stamp = makeStamp(glyph, size, colour, ground, scale)));
+  }
+  return stamp;
+}
+
+function makeStamp(glyph: Glyph, size: number, colour: string, ground: string, scale: number): Stamp {
+  // The halo reaches up to two and a half pixels beyond.
+  const half = Math.ceil(size + 2.5);
+  const image = document.createElement('canvas');
+  image.width = image.height = Math.ceil(2 * half * scale);
+  const context = image.getContext('2d') as CanvasRenderingContext2D;
+  context.scale(scale, scale);
+  drawPath(context, glyph, half, half, size, colour, ground);
+  return { image, half, scale };
+}
+
+/** On whole device pixels, so that it stays as crisp as it was drawn. */
+function drawStamp(ctx: CanvasRenderingContext2D, { image, half, scale }: Stamp, x: number, y: number): void {
+  const whole = (value: number): number => Math.round((value - half) * scale) / scale;
+  ctx.drawImage(image, whole(x), whole(y), image.width / scale, image.height / scale);
+}
+
+// Path data is read once.
+const paths = new Map<string, Path2D>();
 
 /** @param halo colour of a thin edge that keeps the glyph apart from what lies under it; none when empty */
 export function drawPath(
@@ -71,7 +112,8 @@ export function drawPath(
   colour: string,
   halo: string,
 ): void {
-  const shape = new Path2D(path);
+  let shape = paths.get(path);
+  if (!shape) paths.set(path, (shape = new Path2D(path)));
   ctx.save();
   ctx.translate(x, y);
   ctx.scale(size, size);

@@ -1,6 +1,6 @@
 import type { Layer, Livery, Plan } from 'core/plan';
 import { FigureDrawing, toPng } from './index';
-import { datasetsOf, optionsOf } from './chart-config';
+import { optionsOf } from './chart-config';
 import { fitted, shortened, wrapped } from './shortened';
 
 const livery: Livery = {
@@ -221,10 +221,8 @@ describe('drawing a plan', () => {
 });
 
 describe('the configuration', () => {
-  it('has no animation, no hover of its own and no helper series', () => {
-    expect(datasetsOf(planWith({ layers: [layer([1, 2, 3], { shape: 'line' })] }), 600).map(dataset => dataset.label)).toEqual(['milk']);
-    expect([optionsOf(planWith()).animation, optionsOf(planWith()).events]).toEqual([false, []]);
-  });
+  it('has no animation and no hover of its own', () =>
+    expect([optionsOf(planWith()).animation, optionsOf(planWith()).events]).toEqual([false, []]));
 });
 
 describe('texts that must fit', () => {

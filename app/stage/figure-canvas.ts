@@ -68,7 +68,7 @@ export class FigureCanvas {
     effect(() => this.pointAt(this.row()));
     inject(DestroyRef).onDestroy(() => this.drawing?.destroy());
     // A figure drawn before its font is there is drawn again when it is.
-    void document.fonts.ready.then(() => this.drawing?.show(this.plan()));
+    void document.fonts.ready.then(() => this.drawing?.show({ ...this.plan() }));
   }
 
   protected onPointer(event: PointerEvent): void {

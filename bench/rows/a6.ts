@@ -7,8 +7,8 @@ import { compare, type BenchRow } from '../measure';
 
 const ROWS = 5_000;
 const CUES = 5;
-const writing = { units: {}, formats: [] };
-const livery: Livery = {
+export const writing = { units: {}, formats: [] };
+export const livery: Livery = {
   ground: '#fff',
   ink: '#000',
   soft: '#555',
@@ -43,7 +43,7 @@ export const a6: BenchRow = {
   },
 };
 
-function makeTable(): Table {
+export function makeTable(): Table {
   const random = seededRandom(5);
   const rows = Array.from({ length: ROWS }, (_, i) => i);
   return tableOf(
@@ -56,7 +56,7 @@ function makeTable(): Table {
   );
 }
 
-function figureOver(table: Table): Figure {
+export function figureOver(table: Table): Figure {
   const figure = firstFigure('f', { id: 'd', name: 'deliveries', rowCount: ROWS, units: {}, columns: table.columns });
   const words = { category: 'hut', measures: ['milk'], scopes: ['valley'], along: { column: 'hut', descending: false } };
   const cues = Array.from({ length: CUES }, (_, i) => ({

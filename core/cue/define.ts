@@ -125,8 +125,7 @@ function renamedIn<C extends CueBase>(def: KindDef<C>, cue: C, from: string, to:
 
 /** A label that tells a share gets it from a helper column, like every other number. */
 function withShares(cue: CueBase, expansion: Expansion, nameFor: (part: string) => string): Expansion {
-  const asks = ({ show, ...item }: Treatment): boolean =>
-    (show === 'mark' || show === 'ramp') && (item as TreatmentOf<'mark'>).look.label === 'share';
+  const asks = (item: Treatment): boolean => (item.show === 'mark' || item.show === 'ramp') && item.look.label === 'share';
   if (!expansion.treatments.some(asks)) return expansion;
   const m = nameText(cue.measure);
   const share = { part: 'share', name: nameFor('share'), formula: `${m} / sum(${m}) ${windowOf(cue.scope)}`, as: 'percent' as const };

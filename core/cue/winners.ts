@@ -24,7 +24,9 @@ export function winnersOf(applied: readonly AppliedCue[], rows: number, measure:
       if (!isColouring(item) || item.measure !== measure || !colours(item)) return;
       const column = helpers.find(helper => helper.part === item.part)?.column;
       if (!column) return;
-      for (const row of rowsWithValue(column)) {
+      const rows = rowsWithValue(column);
+      for (let i = 0; i < rows.length; i++) {
+        const row = rows[i] as number;
         if (cue[row] !== -1) continue;
         cue[row] = c;
         treatment[row] = t;

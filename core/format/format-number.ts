@@ -14,13 +14,31 @@ export interface NumberStyle {
 }
 
 // By decimals and grouping, as one number: labels are written by the hundred.
-const writers = new Map<number, Intl.NumberFormat>();
+const writers = new Map<number, Writer>();
+// An edit leaves most values as they were; enough for every label of a figure.
+const KEPT = 10_000;
 
-function writerOf(minimum: number, maximum: number, useGrouping: boolean): Intl.NumberFormat {
+/** Writes numbers one way, and remembers what it wrote. */
+class Writer {
+  private readonly written = new Map<number, string>();
+
+  constructor(private readonly format: Intl.NumberFormat) {}
+
+  write(value: number): string {
+    let text = this.written.get(value);
+    if (text === undefined) {
+      if (this.written.size >= KEPT) this.written.clear();
+      this.written.set(value, (text = this.format.format(value)));
+    }
+    return text;
+  }
+}
+
+function writerOf(minimum: number, maximum: number, useGrouping: boolean): Writer {
   const key = minimum * 1000 + maximum * 10 + (useGrouping ? 1 : 0);
   let writer = writers.get(key);
   if (!writer) {
-    writer = new Intl.NumberFormat('en', { minimumFractionDigits: minimum, maximumFractionDigits: maximum, useGrouping });
+    writer = new Writer(new Intl.NumberFormat('en', { minimumFractionDigits: minimum, maximumFractionDigits: maximum, useGrouping }));
     writers.set(key, writer);
   }
   return writer;
@@ -40,8 +58,8 @@ export function formatNumber(value: number, style: NumberStyle = {}): string {
 }
 
 function withDecimals(value: number, { decimals, grouping = true }: NumberStyle): string {
-  if (decimals !== undefined) return writerOf(decimals, decimals, grouping).format(value);
+  if (decimals !== undefined) return writerOf(decimals, decimals, grouping).write(value);
   const size = Math.abs(value);
   if (size !== 0 && size < 1e-4) return value.toExponential(2);
-  return writerOf(0, size >= 1000 ? 0 : size >= 100 ? 1 : size >= 1 ? 2 : 5, grouping).format(value);
+  return writerOf(0, size >= 1000 ? 0 : size >= 100 ? 1 : size >= 1 ? 2 : 5, grouping).write(value);
 }

@@ -1,4 +1,4 @@
-import { isMissing, MISSING_BOOLEAN } from 'core/table';
+import { isMissing, MISSING_BOOLEAN, MISSING_TEXT } from 'core/table';
 import type { CompareOp } from './ast';
 import { comparableNumbers } from './text-order';
 import { lengthFor, strideOf, type BooleanVec, type TextVec, type Vec } from './vec';
@@ -6,10 +6,23 @@ import { lengthFor, strideOf, type BooleanVec, type TextVec, type Vec } from './
 /** Three-valued comparison: missing on either side gives missing. Text compares by code point. */
 export function compareVecs(sign: CompareOp, left: Vec, right: Vec, rows: number): BooleanVec {
   const n = lengthFor(rows, left, right);
+  if (left.type === 'text' && right.type === 'text' && right.constant && !left.constant && (sign === '=' || sign === '<>'))
+    return { type: 'boolean', data: equalsText(left, right, sign === '='), constant: false };
   const [a, b] = comparableData(left, right);
   const out = new Uint8Array(n);
   compareInto(sign, a, strideOf(left), b, strideOf(right), out);
   return { type: 'boolean', data: out, constant: left.constant && right.constant };
+}
+
+/** A text column against one text: a comparison of codes, without an order of all texts. */
+function equalsText({ data, dictionary }: TextVec, right: TextVec, wanted: boolean): Uint8Array {
+  const text = right.dictionary[right.data[0] as number];
+  const out = new Uint8Array(data.length);
+  if (text === undefined) return out.fill(MISSING_BOOLEAN);
+  const code = dictionary.indexOf(text);
+  for (let row = 0; row < data.length; row++)
+    out[row] = data[row] === MISSING_TEXT ? MISSING_BOOLEAN : (data[row] === code) === wanted ? 1 : 0;
+  return out;
 }
 
 /** `is [not] distinct from`: never missing; two missing values are not distinct. */

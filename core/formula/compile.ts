@@ -4,14 +4,25 @@ import { checkFormula, type FormulaPlace, type Scope } from './check';
 import { MAX_NESTING, parseFormula, placeOf } from './parse';
 import type { Typed } from './typed';
 
-/** The columns of a table as the scope of a formula. */
-export const scopeOf = (table: Table): Scope => new Map(table.columns.map(column => [column.name, column.type]));
+/** The columns of a table as the scope of a formula. Tables with the same columns share one. */
+export function scopeOf(table: Table): Scope {
+  const signature = JSON.stringify(table.columns.map(({ name, type }) => [name, type]));
+  let scope = scopes.get(signature);
+  if (!scope) {
+    if (scopes.size >= KEPT) scopes.clear();
+    scopes.set(signature, (scope = new Map(table.columns.map(column => [column.name, column.type]))));
+  }
+  return scope;
+}
 
-/** A scope with one more column. Its signature grows from the old one's, so that a row of helper columns costs little. */
+/** A scope with one more column; asked again, the same one, so that what was compiled against it is found again. */
 export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
-  const wider = new Map(scope).set(name, type);
-  signatures.set(wider, `${signatureOf(scope)}${JSON.stringify([name, type])}`);
-  return wider;
+  const key = `${type} ${name}`;
+  let wider = widened.get(scope);
+  if (!wider || wider.size >= KEPT) widened.set(scope, (wider = new Map()));
+  let found = wider.get(key);
+  if (!found) wider.set(key, (found = new Map(scope).set(name, type)));
+  return found;
 }
 
 /**
@@ -19,25 +30,19 @@ export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
  * place and columns, so an edit of data compiles nothing anew.
  */
 export function compileFormula(text: string, scope: Scope, place: FormulaPlace = 'column'): Result<Typed> {
-  const key = `${place}|${signatureOf(scope)}|${text}`;
-  let compiled = recent.get(key);
-  if (!compiled) {
-    if (recent.size >= KEPT) recent.clear();
-    recent.set(key, (compiled = compileAnew(text, scope, place)));
-  }
-  return compiled;
+  let known = compiled.get(scope);
+  if (!known || known.size >= KEPT) compiled.set(scope, (known = new Map()));
+  const key = `${place} ${text}`;
+  let result = known.get(key);
+  if (!result) known.set(key, (result = compileAnew(text, scope, place)));
+  return result;
 }
 
 // Enough for every formula of a large project, small enough to forget about.
 const KEPT = 2_000;
-const recent = new Map<string, Result<Typed>>();
-const signatures = new WeakMap<Scope, string>();
-
-function signatureOf(scope: Scope): string {
-  let signature = signatures.get(scope);
-  if (signature === undefined) signatures.set(scope, (signature = JSON.stringify([...scope])));
-  return signature;
-}
+const scopes = new Map<string, Scope>();
+const widened = new WeakMap<Scope, Map<string, Scope>>();
+const compiled = new WeakMap<Scope, Map<string, Result<Typed>>>();
 
 function compileAnew(text: string, scope: Scope, place: FormulaPlace): Result<Typed> {
   try {

@@ -52,10 +52,7 @@ export class Evaluator {
    * of a negative number. Counts what the formula's own parts computed.
    */
   withoutValue(formula: Typed): number {
-    const own = mayLackValue(formula) ? this.lacking(formula) : 0;
-    // Inside an aggregate of a measure, the rows behind the groups count.
-    const inside = formula.op === 'aggregate' && !formula.window ? this.rowLevel() : this;
-    return partsOf(formula).reduce((sum, part) => sum + inside.withoutValue(part), own);
+    return suspectsOf(formula).reduce((sum, { part, inside }) => sum + (inside ? this.rowLevel() : this).lacking(part), 0);
   }
 
   private get rowCount(): number {
@@ -64,9 +61,12 @@ export class Evaluator {
 
   private lacking(formula: Typed): number {
     const [result, parts] = [this.vec(formula), partsOf(formula).map(part => this.vec(part))];
+    const numbers = result.type === 'number' ? result.data : null;
     let count = 0;
-    for (let row = 0; row < result.data.length; row++)
-      if (isMissing(result, row) && parts.every(part => !isMissing(part, row * strideOf(part)))) count++;
+    for (let row = 0; row < result.data.length; row++) {
+      const isThere = numbers ? numbers[row] === numbers[row] : !isMissing(result, row);
+      if (!isThere && parts.every(part => !isMissing(part, row * strideOf(part)))) count++;
+    }
     return result.constant ? count * this.rowCount : count;
   }
 
@@ -268,6 +268,26 @@ const mayLackValue = (f: Typed): boolean =>
   (f.op === 'arithmetic' && f.left.type !== 'null' && f.right.type !== 'null') ||
   (f.op === 'scalar' && scalars[f.name]?.group === 'number') ||
   (f.op === 'cast' && f.arg.type === 'text');
+
+/** The parts of a formula that may lack a value of their own; `inside`: over the rows behind a measure's groups. Found once per formula. */
+function suspectsOf(formula: Typed): readonly Suspect[] {
+  let found = suspects.get(formula);
+  if (!found) suspects.set(formula, (found = findSuspects(formula, false)));
+  return found;
+}
+
+interface Suspect {
+  readonly part: Typed;
+  readonly inside: boolean;
+}
+
+const suspects = new WeakMap<Typed, readonly Suspect[]>();
+
+function findSuspects(part: Typed, inside: boolean): Suspect[] {
+  // Inside an aggregate of a measure, the rows behind the groups count.
+  const deeper = inside || (part.op === 'aggregate' && !part.window);
+  return [...(mayLackValue(part) ? [{ part, inside }] : []), ...partsOf(part).flatMap(item => findSuspects(item, deeper))];
+}
 
 const keepWhere =
   (condition: Vec) =>

@@ -24,14 +24,17 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
     from.treatments.map(item => (isColouring(item) && item.measure === measure ? colourerOf(request, { item, from } as never) : null)),
   );
   const { rows } = slice;
-  const colours = new Array<string>(rows.length);
+  const colours = new Array<string>(rows.length).fill(unmarked);
   const marked = new Uint8Array(rows.length);
+  const { cue: cueOf, treatment: treatmentOf } = winners;
+  // Most marks are quiet: they cost one look-up each.
   for (let at = 0; at < rows.length; at++) {
     const row = rows[at] as number;
-    const cue = row === -1 ? -1 : (winners.cue[row] as number);
-    const colour = cue === -1 ? undefined : palette[cue]?.[winners.treatment[row] as number]?.(row);
-    colours[at] = colour ?? unmarked;
-    if (colour !== undefined) marked[at] = 1;
+    const cue = row === -1 ? -1 : (cueOf[row] as number);
+    const colour = cue === -1 ? undefined : palette[cue]?.[treatmentOf[row] as number]?.(row);
+    if (colour === undefined) continue;
+    colours[at] = colour;
+    marked[at] = 1;
   }
   const places = placesOf(slice);
   const asks = marksOf(request, measure).flatMap(shown => asksOf(request, shown, places, colours));
@@ -66,9 +69,8 @@ function colourerOf({ livery }: LayoutRequest, { item, from }: AnyMark): (row: n
 /** Where a frame row stands along the slice; −1 where it is not in it. */
 type Places = ReadonlyMap<number, number> | null;
 
-function placesOf({ rows }: Slice): Places {
-  // The commonest slice is the frame itself.
-  if (rows.every((row, at) => row === at)) return null;
+function placesOf({ rows, whole }: Slice): Places {
+  if (whole) return null;
   return new Map(Array.from(rows, (row, at) => [row, at] as const).filter(([row]) => row !== -1));
 }
 

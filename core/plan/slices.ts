@@ -11,6 +11,8 @@ export interface Slice {
   readonly panel: number;
   /** Place among the series, for its colour. */
   readonly place: number;
+  /** The slice is the frame, row by row: the commonest one. */
+  readonly whole: boolean;
 }
 
 /** The category axis, and the frame spread out along it. */
@@ -26,7 +28,7 @@ export function spreadOf(frame: Frame, { data }: Figure): Spread {
   if (frame.series !== null || frame.panel !== null) return splitSpread(frame, names);
   const rows = new Int32Array(names.length);
   for (let row = 0; row < rows.length; row++) rows[row] = row;
-  return { categories: names, slices: [{ rows, series: null, panel: 0, place: 0 }], panelTitles: [''] };
+  return { categories: names, slices: [{ rows, series: null, panel: 0, place: 0, whole: true }], panelTitles: [''] };
 }
 
 function splitSpread(frame: Frame, names: readonly string[]): Spread {
@@ -39,7 +41,7 @@ function splitSpread(frame: Frame, names: readonly string[]): Spread {
     const key = panel * series.count + place;
     let slice = slices.get(key);
     if (!slice) {
-      slice = { rows: new Int32Array(along.count).fill(-1), series: nameAt(frame, frame.series, row), panel, place };
+      slice = { rows: new Int32Array(along.count).fill(-1), series: nameAt(frame, frame.series, row), panel, place, whole: false };
       slices.set(key, slice);
     }
     slice.rows[idOf(along.ids, row)] = row;
@@ -56,7 +58,8 @@ function nameAt({ table }: Frame, column: string | null, row: number): string | 
 }
 
 /** A column's numbers along the category axis; missing where the slice has no row. */
-export function alongSlice({ rows }: Slice, data: ArrayLike<number>): Float64Array {
+export function alongSlice({ rows, whole }: Slice, data: Float64Array): Float64Array {
+  if (whole && data.length === rows.length) return data;
   const values = new Float64Array(rows.length);
   for (let at = 0; at < rows.length; at++) values[at] = rows[at] === -1 ? NaN : (data[rows[at] as number] as number);
   return values;

@@ -23,39 +23,50 @@ export interface ValueWriter {
   readonly format: (format: string | undefined, name: string, value: number) => string;
 }
 
-export function writerOf({ data, scales }: Figure, { units, formats }: Writing): ValueWriter {
-  const formatOf = (name: string): NumberFormat | undefined => {
-    const column = data.measures.find(item => item.name === name) ?? data.helpers.find(item => item.name === name);
-    return formats.find(item => item.name === column?.format);
-  };
-  const unit = (name: string): string | undefined => {
-    const measure = data.measures.find(item => item.name === name);
-    const own = measure && unitOf(measure, units);
-    const isFirst = name === data.measures[0]?.name;
-    return ((isFirst ? scales.unit : null) ?? own) || undefined;
-  };
-  const styles = new Map<string, NumberStyle>();
-  const style = (name: string): NumberStyle => {
-    let found = styles.get(name);
-    if (!found) {
-      const format = formatOf(name);
-      styles.set(name, (found = format ? styleOf(format) : { decimals: scales.decimals ?? undefined }));
-    }
+/** How one measure's numbers are written in each place. */
+interface Ways {
+  readonly unit: string | undefined;
+  readonly value: NumberStyle;
+  readonly full: NumberStyle;
+  readonly tick: NumberStyle;
+}
+
+export function writerOf(figure: Figure, writing: Writing): ValueWriter {
+  const known = new Map<string, Ways>();
+  const ways = (name: string): Ways => {
+    let found = known.get(name);
+    if (!found) known.set(name, (found = waysOf(name, figure, writing)));
     return found;
   };
   return {
-    unit: name => (formatOf(name) ? undefined : unit(name)),
-    value: (name, value) => formatNumber(value, style(name)),
-    full: (name, value) => formatNumber(value, formatOf(name) ? style(name) : { ...style(name), unit: unit(name) }),
-    as: (as, name, value) => (as === undefined ? formatNumber(value, style(name)) : formatNumber(value, as === 'percent' ? PERCENT : {})),
+    unit: name => ways(name).unit,
+    value: (name, value) => formatNumber(value, ways(name).value),
+    full: (name, value) => formatNumber(value, ways(name).full),
+    tick: (name, value) => formatNumber(value, ways(name).tick),
+    as: (as, name, value) => formatNumber(value, as === undefined ? ways(name).value : as === 'percent' ? PERCENT : PLAIN),
     format: (format, name, value) => {
-      const named = formats.find(item => item.name === format);
-      return formatNumber(value, named ? styleOf(named) : style(name));
+      const named = writing.formats.find(item => item.name === format);
+      return formatNumber(value, named ? styleOf(named) : ways(name).value);
     },
-    tick: (name, value) => formatNumber(value, formatOf(name) ? { ...style(name), decimals: undefined } : {}),
   };
 }
 
+/** A format says it all, unit included; without one the figure's scales and the column's unit do. */
+function waysOf(name: string, { data, scales }: Figure, { units, formats }: Writing): Ways {
+  const measure = data.measures.find(item => item.name === name);
+  const column = measure ?? data.helpers.find(item => item.name === name);
+  const format = formats.find(item => item.name === column?.format);
+  if (format) {
+    const style = styleOf(format);
+    return { unit: undefined, value: style, full: style, tick: { ...style, decimals: undefined } };
+  }
+  const own = measure && unitOf(measure, units);
+  const unit = ((name === data.measures[0]?.name ? scales.unit : null) ?? own) || undefined;
+  const value = { decimals: scales.decimals ?? undefined };
+  return { unit, value, full: { ...value, unit }, tick: PLAIN };
+}
+
+const PLAIN: NumberStyle = {};
 // Tenths of a percent in shares of a few percent; none is wanted where the number is large anyway.
 const PERCENT: NumberStyle = { percent: true };
 

@@ -23,7 +23,10 @@ export interface LinearScaleOptions {
  */
 export function linearScale(values: ArrayLike<number>, options: LinearScaleOptions = {}): LinearScale {
   const { steps = 5, zero = true, headroom = 0 } = options;
-  const [low, high] = bounded(padded(extent(values, zero), headroom, zero), options);
+  const [low, high] = bounded(
+    padded(extent(values instanceof Float64Array ? values : Float64Array.from(values), zero), headroom, zero),
+    options,
+  );
   const step = niceStep((high - low) / steps);
   // With headroom the scale ends where the room does, else at the next tick.
   const from = hasBound(options.low) || (headroom && low < 0) ? low : tidy(Math.floor(low / step + 1e-9) * step, step);
@@ -32,7 +35,8 @@ export function linearScale(values: ArrayLike<number>, options: LinearScaleOptio
   return { low: from, high: to, ticks: Array.from({ length: last - first + 1 }, (_, i) => tidy((first + i) * step, step)) };
 }
 
-function extent(values: ArrayLike<number>, zero: boolean): [number, number] {
+// One kind of array in the loop: it runs over every value at each edit.
+function extent(values: Float64Array, zero: boolean): [number, number] {
   let low = zero ? 0 : Infinity;
   let high = zero ? 0 : -Infinity;
   for (let i = 0; i < values.length; i++) {

@@ -1,6 +1,7 @@
-import type { Chart, Plugin } from 'chart.js';
+import type { Plugin } from 'chart.js';
 import type { Layer, Plan } from 'core/plan';
-import { Geometry, isArea, isBar, type Rect } from './geometry';
+import { Geometry, isBar, type Rect } from './geometry';
+import { paintLines } from './line-painter';
 
 // Corners are rounded where a bar is wide enough to show it.
 const RADIUS = 2;
@@ -8,29 +9,24 @@ const WIDE_ENOUGH = 6;
 const HEAD = 5.5;
 
 /**
- * Fills columns, stems and spans, colour by colour, over the areas and under the lines. Nothing of Chart.js stands behind a bar: places
- * follow from the axes, colours from the plan. One path for all bars of a colour would be slower by far: its fill looks for crossings.
+ * Draws all marks: areas, then columns, stems and spans, then lines and points. Chart.js lays out the axes, and nothing of it stands behind
+ * a mark: places follow from the axes, colours from the plan. Bars are filled colour by colour; one path for all bars of a colour would be
+ * slower by far, since its fill looks for crossings.
  */
-export const barPainter = (planNow: () => Plan, layersNow: () => readonly Layer[]): Plugin<'bar'> => {
-  let done = false;
-  const paintOnce = (chart: Chart): void => {
-    if (!done) paintBars(chart, planNow());
-    done = true;
-  };
-  return {
-    id: 'barPainter',
-    beforeDatasetsDraw: () => void (done = false),
-    beforeDatasetDraw(chart, { index }) {
-      const layer = layersNow()[index];
-      if (layer && !isArea(layer)) paintOnce(chart);
-    },
-    afterDatasetsDraw: paintOnce,
-  };
-};
+export const markPainter = (planNow: () => Plan): Plugin<'bar'> => ({
+  id: 'markPainter',
+  beforeDatasetsDraw(chart) {
+    const plan = planNow();
+    const { ctx, chartArea } = chart;
+    const geometry = new Geometry(chart, plan);
+    const room: Rect = [chartArea.left, chartArea.top, chartArea.width, chartArea.height];
+    paintLines(ctx, plan, geometry, { areas: true, room });
+    paintBars(ctx, plan, geometry);
+    paintLines(ctx, plan, geometry, { areas: false, room });
+  },
+});
 
-function paintBars(chart: Chart, plan: Plan): void {
-  const { ctx } = chart;
-  const geometry = new Geometry(chart, plan);
+function paintBars(ctx: CanvasRenderingContext2D, plan: Plan, geometry: Geometry): void {
   ctx.save();
   for (const layer of plan.layers) {
     if (layer.shape === 'span') paintSpans(ctx, layer, geometry, plan);
