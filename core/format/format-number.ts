@@ -38,7 +38,9 @@ function writerOf(minimum: number, maximum: number, useGrouping: boolean): Write
   const key = minimum * 1000 + maximum * 10 + (useGrouping ? 1 : 0);
   let writer = writers.get(key);
   if (!writer) {
-    writer = new Writer(new Intl.NumberFormat('en', { minimumFractionDigits: minimum, maximumFractionDigits: maximum, useGrouping }));
+    const digits = { minimumFractionDigits: minimum, maximumFractionDigits: maximum, useGrouping };
+    // What rounds to zero has no sign: a reader would take −0 for a fall.
+    writer = new Writer(new Intl.NumberFormat('en', { ...digits, signDisplay: 'negative' }));
     writers.set(key, writer);
   }
   return writer;

@@ -9,7 +9,9 @@ describe('numbers for reading', () => {
     [0.012345, {}, '0.01235'],
     [0, {}, '0'],
     [-3, {}, '−3'],
-    [-0, {}, '−0'],
+    [-0, {}, '0'],
+    [-0.4, { decimals: 0 }, '0'],
+    [-0.04, { decimals: 1, unit: 'l' }, '0.0 l'],
     [NaN, {}, '–'],
     [NaN, { unit: 'L' }, '–'],
     [0.00001234, {}, '1.23e−5'],
@@ -19,5 +21,5 @@ describe('numbers for reading', () => {
     [21_400, { unit: 'L', decimals: 1 }, '21,400.0 L'],
   ];
   for (const [value, style, text] of cases)
-    it(`${value} ${JSON.stringify(style)} as ${text}`, () => expect(formatNumber(value, style)).toBe(text));
+    it(`${Object.is(value, -0) ? '−0' : value} ${JSON.stringify(style)} as ${text}`, () => expect(formatNumber(value, style)).toBe(text));
 });

@@ -19,7 +19,7 @@ export function scopeOf(table: Table): Scope {
 export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
   const key = `${type} ${name}`;
   let wider = widened.get(scope);
-  if (!wider || wider.size >= KEPT) widened.set(scope, (wider = new Map()));
+  if (!wider || wider.size >= KEPT) widened.set(scope, (wider = new Map<string, Scope>()));
   let found = wider.get(key);
   if (!found) wider.set(key, (found = new Map(scope).set(name, type)));
   return found;
@@ -31,7 +31,7 @@ export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
  */
 export function compileFormula(text: string, scope: Scope, place: FormulaPlace = 'column'): Result<Typed> {
   let known = compiled.get(scope);
-  if (!known || known.size >= KEPT) compiled.set(scope, (known = new Map()));
+  if (!known || known.size >= KEPT) compiled.set(scope, (known = new Map<string, Result<Typed>>()));
   const key = `${place} ${text}`;
   let result = known.get(key);
   if (!result) known.set(key, (result = compileAnew(text, scope, place)));

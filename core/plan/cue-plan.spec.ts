@@ -1,0 +1,219 @@
+import { readLevel } from 'core/cue';
+import { plainMeasure } from 'core/frame';
+import { look, make, planned, scaleOf } from './plan-frames.spec';
+import type { Layer, Plan } from './index';
+
+const values = ({ values }: Layer): number[] => [...values];
+const ends = ({ bases, ends }: Layer): [number[] | null, number[]] => [bases && [...bases], [...ends]];
+
+describe('cues that draw', () => {
+  const cases: readonly [name: string, plan: Plan, look: (plan: Plan) => unknown, expected: unknown][] = [
+    [
+      'plan: three parts stand on each other, and the plan has no bars of its own',
+      planned([make('plan', { plan: 'goal' })]),
+      plan => plan.layers.map(layer => [layer.name, ...ends(layer), layer.slot]),
+      [
+        ['reached', [0, 0, 0, 0], [10, 30, 20, 30], 0],
+        ['short by', [10, 30, 20, 30], [15, 30, 20, 36], 0],
+        ['beyond', [15, 30, 20, 36], [15, 40, 20, 36], 0],
+      ],
+    ],
+    [
+      'plan: what is missing and what is beyond say which way; a part of zero says nothing',
+      planned([make('plan', { plan: 'goal' })]),
+      plan => plan.layers.flatMap(layer => layer.labels.map(label => [label.at, label.text, label.where])),
+      [
+        [0, '−5', 'end'],
+        [3, '−6', 'end'],
+        [1, '+10', 'end'],
+      ],
+    ],
+    [
+      'plan: the whole on top, as a line with markers beside it',
+      planned([make('plan', { plan: 'goal', way: 'line', total: true })]),
+      plan => [
+        plan.layers.map(layer => layer.shape),
+        plan.layers[1]?.labels.filter(label => label.where === 'end').map(label => label.text),
+        plan.layers[2]?.stroke,
+      ],
+      [['column', 'column', 'line'], ['10', '40', '20', '30'], { width: 2, dash: 'dashed', marker: 'dot' }],
+    ],
+    [
+      'span: one layer from low to high, the axis fitted to it',
+      planned([make('span', { high: 'goal', averages: false })], {
+        data: { measures: [plainMeasure('milk', 'sum(milk) + 100'), plainMeasure('goal', 'sum(goal) + 100')] },
+      }),
+      plan => [plan.layers.map(layer => [layer.shape, ...ends(layer)]), scaleOf(plan)[0] > 50],
+      [[['span', [110, 130, 120, 130], [115, 140, 120, 136]]], true],
+    ],
+    [
+      'span: both ends labelled, outside',
+      planned([make('span', { high: 'goal', averages: false })]),
+      plan => plan.layers[0]?.labels.filter(label => label.at === 1).map(label => [label.text, label.where]),
+      [
+        ['40', 'end'],
+        ['30', 'base'],
+      ],
+    ],
+    [
+      'typical: a level line with its value, bars in two colours',
+      planned([make('typical', { looks: { above: look('brass'), below: look('slate') } })], { goal: false }),
+      plan => [plan.lines.map(line => [[...line.values], line.label, line.drag]), plan.layers[0]?.colours],
+      [[[[25, 25, 25, 25], 'average 25', null]], ['#36506e', '#b87f0a', '#36506e', '#b87f0a']],
+    ],
+    [
+      'typical: a number can be dragged',
+      planned([make('typical', { level: readLevel('22', []) })], { goal: false }),
+      plan => plan.lines.map(line => [line.label, line.drag]),
+      [['22', { cue: 'c', token: 'level' }]],
+    ],
+    [
+      'typical: within each valley the line has steps',
+      planned([make('typical', { scope: { kind: 'within', column: 'valley' } })], { goal: false }),
+      plan => plan.lines.map(line => [[...line.values], line.label]),
+      [[[25, 25, 25, 25], 'average in each valley 25']],
+    ],
+    [
+      'threshold: edges as lines, those that are numbers can be dragged',
+      planned(
+        [
+          make('threshold', {
+            lines: true,
+            steps: [
+              { name: 'low', upTo: readLevel('15', []) },
+              { name: 'high', upTo: null },
+            ],
+          }),
+        ],
+        { goal: false },
+      ),
+      plan => plan.lines.map(line => [line.values[0], line.drag?.token]),
+      [[15, 'edge:0']],
+    ],
+    [
+      'band: from edges that need no marks of their own',
+      planned([make('band', { by: 'edges', lower: readLevel('12', []), upper: readLevel('goal', ['goal']) })]),
+      plan => [
+        plan.layers.map(layer => layer.measure),
+        plan.bands.map(band => [[...band.low], [...band.high], band.dragLow?.token, band.dragHigh]),
+      ],
+      [['milk'], [[[12, 12, 12, 12], [15, 30, 20, 36], 'lower', null]]],
+    ],
+    [
+      'running and reference: series of their own, named in the legend with their dash',
+      planned([make('running', { n: 2 }), make('reference', { id: 'd', level: readLevel('goal', ['goal']), name: 'target' })]),
+      plan => [
+        plan.layers.slice(1).map(layer => [layer.name, values(layer)]),
+        plan.legend.slice(0, 2).map(entry => [entry.text, entry.key.kind === 'mark' && entry.key.stroke?.dash]),
+      ],
+      [
+        [
+          ['moving average of 2', [10, 25, 30, 25]],
+          ['target', [15, 30, 20, 36]],
+        ],
+        [
+          ['moving average of 2', 'solid'],
+          ['target', 'dotted'],
+        ],
+      ],
+    ],
+    [
+      'change: drawn on a second axis as percents',
+      planned([make('change', { draw: 'joined' })], { goal: false }),
+      plan => [
+        plan.layers.map(layer => layer.axis),
+        plan.panels[0]?.axes.length,
+        plan.panels[0]?.axes[1]?.tickLabels.at(-1)?.endsWith(' %'),
+      ],
+      [[0, 1], 2, true],
+    ],
+    [
+      'change: its glyphs stand at the marks, in their colours',
+      planned([make('change')], { goal: false }),
+      plan => plan.layers[0]?.glyphs.map(({ at, glyph, colour }) => [at, glyph, colour]),
+      [
+        [1, 'up', '#3a7a3c'],
+        [3, 'up', '#3a7a3c'],
+        [2, 'down', '#b5482f'],
+      ],
+    ],
+    [
+      'rescale: drawn in place of the measure, the axis counts it',
+      planned([make('rescale')], { goal: false }),
+      plan => [plan.layers.map(values), plan.panels[0]?.axes[0]?.tickLabels.at(-1)],
+      [[[100, 400, 200, 300]], '400'],
+    ],
+    [
+      'rescale: shares are percents on the axis',
+      planned([make('rescale', { to: 'share' })], { goal: false }),
+      plan => plan.panels[0]?.axes[0]?.tickLabels.at(-1),
+      '40 %',
+    ],
+    [
+      'gradient: from pale to deep, the legend as a ramp',
+      planned([make('gradient', { high: 'lake' })], { goal: false }),
+      plan => {
+        const colours = plan.layers[0]?.colours ?? [];
+        return [new Set(colours).size, (colours[0] ?? '') > (colours[1] ?? ''), plan.legend[0]?.key.kind];
+      },
+      [4, true, 'ramp'],
+    ],
+    [
+      'labels: name, share, difference, words with computed values',
+      planned(
+        (['name', 'share', 'difference', 'text'] as const).map((label, i) =>
+          make('typical', {
+            id: `c${i}`,
+            measure: i % 2 ? 'goal' : 'milk',
+            looks: { above: look('brass', { label, text: '{milk / 1000 as kilo} of {hut}, {nothing}' }), below: look('') },
+          }),
+        ),
+      ),
+      plan => plan.layers.map(layer => layer.labels.map(label => label.text)),
+      [
+        ['Berg', 'Dale'],
+        ['29.7 %', '35.64 %'],
+      ],
+    ],
+    [
+      'labels: words of one’s own',
+      planned(
+        [
+          make('extremes', {
+            which: 'highest',
+            looks: { highest: look('brass', { label: 'text', text: '{milk * 1000 as kilo} of {hut}, {nothing}' }) },
+          }),
+        ],
+        { goal: false },
+      ),
+      plan => plan.layers[0]?.labels.map(label => label.text),
+      ['40.0 k of Berg, {nothing}'],
+    ],
+    [
+      'looks: outline and glyph without a colour leave the mark its own',
+      planned([make('extremes', { quiet: false, which: 'highest', looks: { highest: look('', { outline: true, glyph: 'star' }) } })], {
+        goal: false,
+      }),
+      plan => [
+        plan.layers[0]?.colours[1],
+        plan.layers[0]?.outlined,
+        plan.layers[0]?.glyphs.map(({ glyph }) => glyph),
+        plan.legend[0]?.text,
+      ],
+      ['#5f7a70', [1], ['star'], 'highest'],
+    ],
+    [
+      'conflicts: the first cue has the colour',
+      planned([make('extremes', { which: 'highest' }), make('rank', { id: 'd', n: 2, looks: { in: look('clay') } })], { goal: false }),
+      plan => plan.layers[0]?.colours,
+      ['#84978e', '#b87f0a', '#84978e', '#b5482f'],
+    ],
+    [
+      'a cue colours the marks of its own measure alone',
+      planned([make('extremes', { measure: 'goal', which: 'highest' })]),
+      plan => plan.layers.map(layer => layer.colours.filter(colour => colour === '#b87f0a').length),
+      [0, 1],
+    ],
+  ];
+  for (const [name, plan, seen, expected] of cases) it(name, () => expect(seen(plan)).toEqual(expected));
+});
