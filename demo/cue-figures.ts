@@ -193,7 +193,7 @@ export const nights = (table: TableWords): Figure =>
       measures: [plainMeasure('coolest night', 'min(coolest_night)'), plainMeasure('warmest night', 'max(warmest_night)')],
       order: { by: 'measure', measure: 'warmest night', descending: true },
     },
-    scales: { unit: '°C' },
+    scales: { unit: '°C', decimals: 1 },
     cues: [cueOf('span', ['coolest night', 'warmest night'], 'hut', { colour: 'slate', deep: 'clay', connectors: true })],
   });
 
@@ -226,5 +226,13 @@ export const valleyIndex = (table: TableWords): Figure =>
     subtitle: 'First week of the season = 100; the highest week of each valley is labelled',
     data: { category: 'week', series: 'valley', measures: [plainMeasure('milk', 'sum(milk)')], order: inTime },
     shape: { mark: 'line' },
-    cues: [cueOf('rescale', ['milk'], 'week', { scope: { kind: 'along', column: 'week', descending: false, within: 'valley' } })],
+    cues: [
+      cueOf('rescale', ['milk'], 'week', { scope: { kind: 'along', column: 'week', descending: false, within: 'valley' } }),
+      cueOf('extremes', ['milk'], 'week', {
+        which: 'highest',
+        scope: { kind: 'within', column: 'valley' },
+        quiet: false,
+        looks: { highest: look('', { label: 'value', glyph: 'dot' }), lowest: look('') },
+      }),
+    ],
   });

@@ -83,3 +83,14 @@ test('a cell that sums up rows opens them, edits one, or takes a what-if value',
   await expect.poll(() => columnTexts(page, 'milk')).not.toContain('150,000');
   await expect(brief(page)).toContainText('Show milk summed by hut');
 });
+
+test('what is being typed into a cell outlives the pointer moving over other rows', async ({ page }) => {
+  await goTo(page, 'Plan of wheels');
+  await cell(page, 1, 'wheels').click();
+  await page.keyboard.type('99');
+  for (const row of [0, 2, 3]) await cell(page, row, 'hut').hover();
+  await expect(ledger(page).locator('.ag-row.ledger-lit').first()).toContainText(await cell(page, 3, 'hut').innerText());
+  await page.keyboard.type('1');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => columnTexts(page, 'wheels')).toContain('991');
+});

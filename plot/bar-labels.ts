@@ -8,6 +8,10 @@ import { GLYPH } from './glyph-painter';
 // Label text in CSS pixels: as large as the bars allow, never too small to read.
 const LARGEST = 13;
 const SMALLEST = 10;
+// Between neighbouring labels.
+const SIDE = GAP_BEYOND + 1;
+// Half the room of a line's point.
+const POINT = 5;
 
 /** Writes the labels that a plan asks for at the ends of their marks, never cut off by the edge. */
 export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
@@ -17,7 +21,7 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
     const plan = planNow();
     ctx.save();
     const size = sizeFor(chart, plan);
-    ctx.font = `650 ${size}px ${plan.livery.font}`;
+    ctx.font = fontOf(size, plan);
     ctx.textAlign = 'left';
     ctx.textBaseline = 'middle';
     const geometry = new Geometry(chart, plan);
@@ -26,6 +30,7 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
     const boxes = placeBarLabels(
       wanted.map(({ end }) => end),
       roomOf(chart),
+      pointsBeside(plan, geometry),
     );
     // Lines may run behind a label.
     const crossed = plan.lines.length > 0 || plan.layers.some(layer => !isBar(layer));
@@ -41,6 +46,8 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
   },
 });
 
+const OPPOSITE = { up: 'down', down: 'up', left: 'right', right: 'left' } as const;
+
 /** A label with its place; `onColour` is the colour it stands on when that is a bar. */
 interface Wanted {
   readonly ask: LabelAsk;
@@ -54,7 +61,7 @@ function wantedOf(chart: Chart, layer: Layer, plan: Plan, geometry: Geometry, si
   return layer.labels.flatMap(({ at, ...rest }): Wanted[] => {
     const ask = { at, ...rest };
     if (Number.isNaN(layer.ends[at])) return [];
-    const end = endOf(chart, layer, ask, { plan, geometry, size, beyond: glyphed.has(at) ? 2 * GLYPH + 5 : 0 });
+    const end = endOf(chart, layer, ask, { plan, geometry, size, beyond: glyphRoom(layer, glyphed.get(at)) });
     // In a stack, beyond a part's end lies the next part: its label stands inside it, where that is large enough.
     const wantsInside = ask.where === 'inside' || (stacked && layer.shape === 'column' && !isOnTop(plan, layer, at));
     const inside = wantsInside ? insideOf(layer, ask, end, geometry) : null;
@@ -62,6 +69,10 @@ function wantedOf(chart: Chart, layer: Layer, plan: Plan, geometry: Geometry, si
     return [{ ask, end: inside ?? end, onColour: inside ? (layer.colours[at] ?? null) : null }];
   });
 }
+
+/** What a glyph takes between a mark and its label: none, its half on a point, or all of it above a bar. */
+const glyphRoom = (layer: Layer, beyond: boolean | undefined): number =>
+  beyond === undefined ? 0 : beyond || isBar(layer) ? 2 * GLYPH + 5 : GLYPH;
 
 /** Nothing of the same stack begins where this mark ends. */
 function isOnTop({ layers }: Plan, layer: Layer, at: number): boolean {
@@ -73,7 +84,7 @@ function isOnTop({ layers }: Plan, layer: Layer, at: number): boolean {
 function insideOf(layer: Layer, ask: LabelAsk, end: BarEnd, geometry: Geometry): BarEnd | null {
   const [left, top, width, height] = geometry.box(layer, ask.at);
   if (width < end.width + 4 || height < end.height + 2) return null;
-  return { ...end, x: left + width / 2, y: top + height / 2 + end.height / 2 + GAP_BEYOND, direction: 'up' };
+  return { ...end, x: left + width / 2, y: top + height / 2 + end.height / 2 + GAP_BEYOND, direction: 'up', fixed: true };
 }
 
 /** Ink or ground, whichever is further from a colour in lightness. */
@@ -83,10 +94,36 @@ function readableOn(colour: string, { ink, ground }: Plan['livery']): string {
   return Math.abs(light(colour) - light(ink)) >= Math.abs(light(colour) - light(ground)) ? ink : ground;
 }
 
-/** Lying bars closer together than a line of text get smaller labels. */
-function sizeFor({ chartArea }: Chart, { lying, categories }: Plan): number {
-  const pitch = (chartArea.bottom - chartArea.top) / Math.max(1, categories.length);
-  return lying ? Math.max(SMALLEST, Math.min(LARGEST, Math.floor(pitch))) : LARGEST;
+const fontOf = (size: number, { livery }: Plan): string => `650 ${size}px ${livery.font}`;
+
+/** Lying bars closer together than a line of text get smaller labels; so do upright ones closer than their labels are wide. */
+function sizeFor({ chartArea, ctx }: Chart, plan: Plan): number {
+  const count = Math.max(1, plan.categories.length);
+  const size = plan.lying ? Math.floor((chartArea.bottom - chartArea.top) / count) : widthSize();
+  return Math.max(SMALLEST, Math.min(LARGEST, size));
+
+  function widthSize(): number {
+    const texts = plan.layers.filter(isBar).map(({ labels }) => labels.filter(({ where }) => where === 'end').map(({ text }) => text));
+    // Labels here and there have room at their sides.
+    if (!texts.some(({ length }) => length > count / 2)) return LARGEST;
+    ctx.font = fontOf(LARGEST, plan);
+    const widest = Math.max(...texts.flat().map(text => ctx.measureText(text).width));
+    return (LARGEST * ((chartArea.right - chartArea.left) / count - SIDE)) / widest;
+  }
+}
+
+/** The points of lines, where another layer's mark is labelled: no label stands on them. */
+function pointsBeside({ layers }: Plan, geometry: Geometry): Box[] {
+  return layers
+    .filter(line => !isBar(line))
+    .flatMap(line => {
+      const others = layers.filter(other => other !== line && other.panel === line.panel);
+      const at = new Set(others.flatMap(other => other.labels.map(label => label.at)));
+      return [...at].flatMap((at): Box[] => {
+        const { x, y } = geometry.end(line, at, line.ends[at]);
+        return Number.isNaN(y + x) ? [] : [{ left: x - POINT, top: y - POINT, width: 2 * POINT, height: 2 * POINT }];
+      });
+    });
 }
 
 interface EndFacts {
@@ -105,10 +142,15 @@ function endOf(chart: Chart, layer: Layer, { at, text, where }: LabelAsk, { plan
   const { x, y } = geometry.end(layer, at, value);
   // A point reaches beyond its middle, a stem has a head.
   const reach = beyond || (isBar(layer) && layer.shape !== 'stem' ? 0 : 5);
-  const [across, down] = { up: [0, -reach], down: [0, reach], left: [-reach, 0], right: [reach, 0] }[direction] as [number, number];
   // Digits have no descenders: lines may stand as close as their heights.
   const height = lying ? size - 2 : size + 2;
-  return { x: x + across, y: y + down, direction, width: chart.ctx.measureText(text).width, height };
+  const side = (direction: BarEnd['direction']): Pick<BarEnd, 'x' | 'y' | 'direction'> => {
+    const [across, down] = { up: [0, -reach], down: [0, reach], left: [-reach, 0], right: [reach, 0] }[direction] as [number, number];
+    return { x: x + across, y: y + down, direction };
+  };
+  const end = { ...side(direction), width: chart.ctx.measureText(text).width, height };
+  // Beside a point there is room on either side.
+  return isBar(layer) ? end : { ...end, other: side(OPPOSITE[direction]) };
 }
 
 /** A point that lies below its neighbours is labelled below: above it runs the line. */

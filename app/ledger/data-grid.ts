@@ -112,17 +112,33 @@ export class DataGrid {
       onCellFocused: () => this.focusedCell.emit(this.focus()),
       onCellDoubleClicked: () => this.openFocused(),
       onCellKeyDown: event => this.onKey(event as CellKeyDownEvent<Handle>),
+      onCellEditingStopped: () => this.goOn(),
       overlayNoRowsTemplate: '<span>No rows</span>',
     };
   }
 
   private later: ReturnType<typeof setTimeout> | undefined;
+  private waiting: (() => void) | null = null;
 
   /** New values show in this task; laying out other columns waits for the next one, so that the figure is drawn first. */
   private take(columns: readonly GridColumn[], rowCount: number): void {
     clearTimeout(this.later);
-    if (shapeOf(columns) === shapeOf(this.now)) this.show(columns, rowCount);
-    else this.later = setTimeout(() => this.show(columns, rowCount));
+    this.waiting = null;
+    const show = (): void => this.whenFree(() => this.show(columns, rowCount));
+    if (shapeOf(columns) === shapeOf(this.now)) show();
+    else this.later = setTimeout(show);
+  }
+
+  /** What is laid out anew would close the cell that is being typed into: it waits for it. */
+  private whenFree(step: () => void): void {
+    if (this.api.getEditingCells().length > 0) this.waiting = step;
+    else step();
+  }
+
+  private goOn(): void {
+    const step = this.waiting;
+    this.waiting = null;
+    step?.();
   }
 
   /** The same columns with new values keep their places, widths and sort; other columns are laid out anew. */
@@ -131,7 +147,7 @@ export class DataGrid {
     this.now = columns;
     if (!sameShape) this.api.setGridOption('columnDefs', this.grouped(columns));
     if (sameShape) this.showRows(rowCount);
-    else this.later = setTimeout(() => this.showRows(rowCount));
+    else this.later = setTimeout(() => this.whenFree(() => this.showRows(rowCount)));
   }
 
   private showRows(rowCount: number): void {
@@ -284,15 +300,14 @@ export class DataGrid {
   }
 
   private light(row: number | null): void {
-    const before = this.lit;
-    if (before === row) return;
+    if (this.lit === row) return;
     this.lit = row;
-    const nodes = [before, row]
-      .flatMap(item => (item === null ? [] : [this.api.getRowNode(String(item))]))
-      .filter(node => node !== undefined);
-    const node = row === null ? undefined : nodes.at(-1);
-    if (node && !this.host.nativeElement.matches(':hover')) this.api.ensureNodeVisible(node);
-    this.api.redrawRows({ rowNodes: nodes });
+    const host = this.host.nativeElement;
+    const node = row === null ? undefined : this.api.getRowNode(String(row));
+    if (node && !host.matches(':hover')) this.api.ensureNodeVisible(node);
+    // The class alone: drawing a row anew would close the cell that is being typed into.
+    for (const lit of host.querySelectorAll('.ag-row.ledger-lit')) lit.classList.remove('ledger-lit');
+    if (row !== null) for (const rowPart of host.querySelectorAll(`.ag-row[row-id="${row}"]`)) rowPart.classList.add('ledger-lit');
   }
 }
 

@@ -1,1 +1,2 @@
-export { GAP_BEYOND, overlaps, placeBarLabels, type BarEnd, type Box } from './place-bar-labels';
+export { overlaps, type Box } from './box';
+export { GAP_BEYOND, placeBarLabels, type BarEnd } from './place-bar-labels';

@@ -36,6 +36,24 @@ describe('labels at the ends of bars', () => {
       });
     }
   });
+  it('a label steps just so far that it clears an obstacle; one that is fixed stays', () => {
+    const point = { left: 95, top: 40, width: 10, height: 10 };
+    const [free] = placeBarLabels([end(100, 60)], area, [point]) as [Box];
+    // From 41 to 55 by its bar; from 25 to 39 it no longer touches the point at 40.
+    expect([free.left, free.top]).toEqual([80, 25]);
+    const fixed = { ...end(100, 60), fixed: true };
+    expect(placeBarLabels([fixed], area, [point])[0]?.top).toBe(41);
+    expect(placeBarLabels([end(100, 60), fixed], area)[0]?.top).toBeLessThan(41 - 13);
+  });
+  it('beside a point the other side is taken when the first is not free, and only when it is free itself', () => {
+    const point: BarEnd = { ...end(100, 60), other: { x: 100, y: 70, direction: 'down' } };
+    const [above, below] = [
+      { left: 95, top: 40, width: 10, height: 10 },
+      { left: 95, top: 80, width: 10, height: 10 },
+    ];
+    const topBeside = (...obstacles: Box[]): number | undefined => placeBarLabels([point], area, obstacles)[0]?.top;
+    expect([topBeside(), topBeside(above), topBeside(above, below)]).toEqual([41, 75, 25]);
+  });
   it('no labels, no boxes', () => expect(placeBarLabels([], area)).toEqual([]));
 });
 

@@ -1,12 +1,6 @@
+import type { Box } from './box';
+import { Crowd } from './crowd';
 import { spreadApart } from './spread-apart';
-
-/** Lengths in CSS pixels, from the top left corner of the canvas. */
-export interface Box {
-  readonly left: number;
-  readonly top: number;
-  readonly width: number;
-  readonly height: number;
-}
 
 /** A label wanted at the end of a bar: where the bar ends, which way it points, and how large the text is. */
 export interface BarEnd {
@@ -15,21 +9,34 @@ export interface BarEnd {
   readonly direction: 'up' | 'down' | 'left' | 'right';
   readonly width: number;
   readonly height: number;
+  /** Stays at its place, whatever lies there: a label inside its bar. */
+  readonly fixed?: boolean;
+  /** The other side of a point, taken when this one is not free. */
+  readonly other?: Pick<BarEnd, 'x' | 'y' | 'direction'>;
 }
 
 // Closer than this, a label reads as part of its bar; two labels this close read as one.
 export const GAP_BEYOND = 5;
+// A label that is in another's way steps aside by this much, and gives up after so many steps.
+const STEP = 4;
+const TRIES = 24;
 
 /**
  * A box beyond each bar's end, in the order given. Labels on upright bars that would touch are spread apart sideways;
- * what still overlaps steps away from its bar. No box leaves the area as long as it fits in it.
+ * what still overlaps another, or one of the obstacles, steps away from its bar. No box leaves the area as long as it
+ * fits in it.
  */
-export function placeBarLabels(ends: readonly BarEnd[], area: Box): Box[] {
+export function placeBarLabels(ends: readonly BarEnd[], area: Box, obstacles: readonly Box[] = []): Box[] {
   const wanted = ends.map(beyond);
   const spread = spreadRows(ends, wanted, area).map(box => inside(box, area));
-  const placed: Box[] = [];
-  spread.forEach((box, i) => placed.push(freeOf(placed, box, (ends[i] as BarEnd).direction, area)));
-  return placed;
+  const crowd = new Crowd([...obstacles, ...spread.filter((_, i) => ends[i]?.fixed)]);
+  return spread.map((box, i) => {
+    const end = ends[i] as BarEnd;
+    if (end.fixed) return box;
+    const free = freeSide(crowd, box, end, area) ?? freeOf(crowd, box, end.direction, area);
+    crowd.add(free);
+    return free;
+  });
 }
 
 function beyond({ x, y, direction, width, height }: BarEnd): Box {
@@ -50,8 +57,8 @@ function spreadRows(ends: readonly BarEnd[], boxes: readonly Box[], area: Box): 
   const out = [...boxes];
   const waiting = new Set(boxes.keys());
   for (const first of waiting) {
-    if (ends[first]?.direction !== 'up' && ends[first]?.direction !== 'down') continue;
-    const line = [...waiting].filter(i => sameLine(boxes[first] as Box, boxes[i] as Box));
+    if (!spreads(ends[first] as BarEnd)) continue;
+    const line = [...waiting].filter(i => spreads(ends[i] as BarEnd) && sameLine(boxes[first] as Box, boxes[i] as Box));
     for (const i of line) waiting.delete(i);
     const stretches = line.map(i => boxes[i] as Box).map(({ left, width }) => ({ start: left, length: width + GAP_BEYOND }));
     const lefts = spreadApart(stretches, { from: area.left, to: area.left + area.width + GAP_BEYOND });
@@ -65,6 +72,7 @@ function spreadRows(ends: readonly BarEnd[], boxes: readonly Box[], area: Box): 
   return out;
 }
 
+const spreads = ({ direction, fixed }: BarEnd): boolean => !fixed && (direction === 'up' || direction === 'down');
 const sameLine = (a: Box, b: Box): boolean => a.top < b.top + b.height && b.top < a.top + a.height;
 
 const clamp = (value: number, low: number, high: number): number => Math.max(low, Math.min(value, Math.max(low, high)));
@@ -75,15 +83,20 @@ const inside = (box: Box, area: Box): Box => ({
   top: clamp(box.top, area.top, area.top + area.height - box.height),
 });
 
-function freeOf(placed: readonly Box[], box: Box, direction: BarEnd['direction'], area: Box): Box {
+/** One of the two sides of a point, where it is free. */
+function freeSide(crowd: Crowd, box: Box, end: BarEnd, area: Box): Box | null {
+  if (!end.other || !crowd.touches(box)) return null;
+  const across = beyond({ ...end, ...end.other });
+  const other = inside(across, area);
+  return other.top === across.top && !crowd.touches(other) ? other : null;
+}
+
+function freeOf(crowd: Crowd, box: Box, direction: BarEnd['direction'], area: Box): Box {
   const [across, down] = { up: [0, -1], down: [0, 1], right: [1, 0], left: [-1, 0] }[direction] as [number, number];
   let candidate = box;
-  for (let tries = 0; tries < 6 && placed.some(other => overlaps(other, candidate)); tries++) {
-    const [left, top] = [candidate.left + across * (box.width + GAP_BEYOND), candidate.top + down * box.height];
+  for (let tries = 0; tries < TRIES && crowd.touches(candidate); tries++) {
+    const [left, top] = [candidate.left + across * STEP, candidate.top + down * STEP];
     candidate = inside({ ...candidate, left, top }, area);
   }
   return candidate;
 }
-
-export const overlaps = (a: Box, b: Box): boolean =>
-  a.left < b.left + b.width && b.left < a.left + a.width && a.top < b.top + b.height && b.top < a.top + a.height;

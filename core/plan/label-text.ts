@@ -4,12 +4,14 @@ import type { LayoutRequest } from './layers';
 
 /**
  * Words with computed values in braces, such as `{milk} L, {milk / sum(milk) over () as percent}`: one text per row of the frame. Formulas
- * see the frame and the cue's helper columns; `as` names one of the project's formats. What does not compute stays as it was written.
+ * see the frame and the helper columns of all cues, the cue's own first; `as` names one of the project's formats. What does not compute stays as it was written.
  */
 export function labelTexts(template: string, { frame, write }: LayoutRequest, helpers: readonly Column[]): (row: number) => string {
+  const names = new Set(frame.table.columns.map(({ name }) => name));
+  // Of two of one name the first counts.
   const table = withColumns(
     frame.table,
-    helpers.filter(column => !frame.table.columns.some(other => other.name === column.name)),
+    helpers.filter(({ name }) => !names.has(name) && names.add(name)),
   );
   const [evaluator, scope] = [new Evaluator(table), scopeOf(table)];
   const parts = template.split(/(\{[^{}]*\})/).map((part): ((row: number) => string) => {

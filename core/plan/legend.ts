@@ -2,7 +2,10 @@ import type { AppliedCue, Treatment, TreatmentOf } from 'core/cue';
 import { rowsWithValue } from 'core/table';
 import { colourIn, type Livery } from './livery';
 import type { Layer, LegendEntry, PlanShape, Stroke } from './plan';
-import { rampColours } from './ramp';
+import { rampColours, stepsBetween } from './ramp';
+
+// Steps of a ramp in the legend.
+const RAMP_KEY = 9;
 
 /** Series by their colour where they show it; then only treatments that show somewhere, and the rest. */
 export function legendOf(applied: readonly AppliedCue[], layers: readonly Layer[], livery: Livery): LegendEntry[] {
@@ -42,7 +45,7 @@ function entriesOf(from: AppliedCue, item: Treatment, layers: readonly Layer[], 
           ? [markOfLook(item, shape, layers, livery)]
           : [];
     case 'ramp':
-      return [{ text: `${item.measure}, low to high`, key: { kind: 'ramp', colours: every(rampColours(item, livery), 9) } }];
+      return [{ text: `${item.measure}, low to high`, key: { kind: 'ramp', colours: every(rampColours(item, livery), RAMP_KEY) } }];
     case 'split':
       return item.parts.flatMap(({ part, look, legend }) =>
         shows(from, part, 0) ? [markEntry(legend, 'column', colourIn(livery, look.colour))] : [],
@@ -57,10 +60,16 @@ function entriesOf(from: AppliedCue, item: Treatment, layers: readonly Layer[], 
     case 'band':
       return [{ text: item.legend, key: { kind: 'band', style: item.style, colour: colourIn(livery, item.colour) } }];
     case 'span':
-      return [markEntry(item.legend, 'span', colourIn(livery, item.colour))];
+      return [spanEntry(item, livery)];
     case 'instead':
       return [];
   }
+}
+
+function spanEntry({ legend, colour, deep }: TreatmentOf<'span'>, livery: Livery): LegendEntry {
+  const low = colourIn(livery, colour);
+  if (deep === null) return markEntry(legend, 'span', low);
+  return { text: legend, key: { kind: 'ramp', colours: stepsBetween([low, colourIn(livery, deep)], RAMP_KEY) } };
 }
 
 function markOfLook(

@@ -1,4 +1,4 @@
-import { isColouring, winnersOf, type TreatmentOf } from 'core/cue';
+import { isColouring, winnersOf, type AppliedCue, type TreatmentOf } from 'core/cue';
 import { columnOf, rowsWithValue, type Column, type NumericValues } from 'core/table';
 import { rowNames } from './category-names';
 import { cueDataOf, treatmentsOf, type Shown } from './cue-data';
@@ -125,11 +125,7 @@ function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark
       return row => signed(values[row] as number, value => write.as(as, measure, value));
     }
     case 'text':
-      return labelTexts(
-        item.look.text,
-        request,
-        from.helpers.map(helper => helper.column),
-      );
+      return labelTexts(item.look.text, request, columnsFor(from, request));
     default: {
       const instead = treatmentsOf(request.applied, 'instead').find(other => other.item.measure === measure);
       if (instead) {
@@ -141,6 +137,10 @@ function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark
     }
   }
 }
+
+/** A cue's own helper columns, then those of all the others. */
+const columnsFor = (from: AppliedCue, { applied }: LayoutRequest): Column[] =>
+  [from, ...applied.filter(other => other !== from)].flatMap(({ helpers }) => helpers.map(({ column }) => column));
 
 function signed(value: number, write: (value: number) => string): string {
   if (Number.isNaN(value)) return '';

@@ -3,13 +3,14 @@ import type { Frame } from 'core/frame';
 import type { Figure } from 'core/project';
 import { panelsOf } from './axes';
 import { describeFigure } from './describe-figure';
-import { layoutOf } from './layers';
+import { treatmentsOf } from './cue-data';
+import { layoutOf, type LayoutRequest } from './layers';
 import { legendOf } from './legend';
 import { bandsOf, linesOf } from './levels';
 import type { Livery } from './livery';
 import type { Layer, Plan } from './plan';
 import { picturesOf } from './pictures';
-import { writerOf, type ValueWriter, type Writing } from './value-writer';
+import { writerOf, type Writing } from './value-writer';
 
 /** What a plan is made from. `applied` is empty for the figure without its cues. */
 export interface PlanRequest {
@@ -35,7 +36,7 @@ export function planOf(request: PlanRequest): Plan {
   return {
     title: figure.words.title,
     subtitle: figure.words.subtitle,
-    axisNote: axisNote(layers, write, frame, figure),
+    axisNote: axisNote(measuresOf(layers, applied), asked),
     legend: legendOf(applied, layers, livery),
     categories,
     panels: panelsOf({ figure, titles: panelTitles, layers, lines, bands, applied, write, labelled: Boolean(labelled) }),
@@ -50,10 +51,17 @@ export function planOf(request: PlanRequest): Plan {
   };
 }
 
-function axisNote(layers: readonly Layer[], write: ValueWriter, { category, measures }: Frame, { data }: Figure): string {
-  const drawn = new Set(layers.map(layer => layer.measure));
+/** A span is drawn from two measures at once. */
+function measuresOf(layers: readonly Layer[], applied: PlanRequest['applied']): Set<string> {
+  const spans = applied.flatMap(({ treatments }) => treatments.flatMap(item => (item.show === 'span' ? item.measures : [])));
+  return new Set([...layers.map(layer => layer.measure), ...spans]);
+}
+
+function axisNote(drawn: ReadonlySet<string>, { write, frame: { category, measures }, figure: { data }, applied }: LayoutRequest): string {
   const names = [...new Set([...measures.filter(name => drawn.has(name)), ...drawn])];
   const named = names.map(name => {
+    const scaled = treatmentsOf(applied, 'instead').find(({ item }) => item.measure === name);
+    if (scaled) return `${name} as ${scaled.from.helpers.find(helper => helper.part === scaled.item.part)?.column.name}`;
     const unit = write.unit(name);
     return `${name}${unit ? ` (${unit})` : ''}`;
   });

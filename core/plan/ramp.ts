@@ -14,8 +14,13 @@ export function rampColours({ low, middle, high }: TreatmentOf<'ramp'>, livery: 
   const pale = mix([livery.ground, livery.ink])(0.14);
   const deep = colourIn(livery, high);
   const stops = middle === null ? [pale, deep, mix([deep, livery.ink])(0.35)] : [colourIn(livery, low), pale, deep];
+  return stepsBetween(stops, RAMP_STEPS);
+}
+
+/** Colours at equal steps along a row of them, both ends among them. */
+export function stepsBetween(stops: readonly string[], count: number): string[] {
   const at = mix(stops);
-  return Array.from({ length: RAMP_STEPS }, (_, step) => at(step / (RAMP_STEPS - 1)));
+  return Array.from({ length: count }, (_, step) => at(step / (count - 1)));
 }
 
 /** The place of a position from 0 to 1 among the ramp's colours. */
