@@ -12,6 +12,7 @@ import {
   lineHeight,
   notice,
   openApp,
+  pixelCount,
   stage,
   token,
   typeToken,
@@ -209,6 +210,11 @@ test('every shape draws, keeps its cue, and stacks to 100 % where it is asked to
     await choose(page, 'mark', option);
     await expectPixels(page, colour, 30);
   }
+  // A wider line has more pixels of its colour.
+  await choose(page, 'mark', 'a line');
+  const thin = await pixelCount(page, LIGHT.quiet);
+  await choose(page, 'pen:0:width', '4 px wide');
+  await expect.poll(() => pixelCount(page, LIGHT.quiet)).toBeGreaterThan(thin * 1.5);
   await choose(page, 'mark', 'columns');
   await choose(page, 'category', 'week');
   await choose(page, 'series', 'a series per valley');

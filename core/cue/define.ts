@@ -4,10 +4,11 @@ import * as z from 'zod/mini';
 import { commonProblems } from './common-problems';
 import type { CueBase, CueKind, CueWords, Expansion, FoundProblem, WhyFacts } from './kind';
 import { levelToken, levelWords, readLevel, typedNumber, type Level } from './level';
+import { changePen, penSentence } from './pen-tokens';
 import { changeLook, colourToken, finerLook, labelsToken, lookSchema, type Look } from './look';
 import { readScope, scopeSchema, scopeToken, windowOf } from './scope';
 import type { Treatment, TreatmentOf } from './treatments';
-import type { Frame } from 'core/frame';
+import { penSchema, withPen, type Frame } from 'core/frame';
 
 /** One word of a kind's sentence: how it stands there, and what choosing another does. */
 export interface TokenOf<C> {
@@ -50,6 +51,7 @@ export const cueFields = <K extends string>(kind: K) => ({
   scope: scopeSchema,
   quiet: z.boolean(),
   looks: z.record(z.string(), lookSchema),
+  pen: z.optional(penSchema),
 });
 
 /** Completes a kind's definition. */
@@ -72,17 +74,22 @@ export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
     sentence: (cue, words) => def.reads(cue, sayIn(cue, words)),
     finer: (cue, words) => [
       ...(def.finer?.(cue, sayIn(cue, words)) ?? []),
+      ...penSentence(
+        cue,
+        def.expand(cue, part => part).treatments.filter(item => item.show === 'line'),
+      ),
       ...def.parts(cue).map(part => finerLook(part, lookOf(cue, part), def.differs ?? false, words.pictures ?? [])),
     ],
     change: (cue, token, value, words) => {
       const [first, part = '', setting = ''] = token.split(':');
       if (first === 'look') return { ...cue, looks: { ...cue.looks, [part]: changeLook(lookOf(cue, part), setting, value) } };
+      if (first === 'pen') return { ...cue, pen: changePen(cue.pen, part, value) };
       const found = tokens[token];
       if (!found) throw new RangeError(`${def.kind} has no token ${token}`);
       return found.set(cue, value, words);
     },
     renamed: (cue, from, to) => renamedIn(def, cue, from, to),
-    expand: (cue, nameFor) => withShares(cue, def.expand(cue, nameFor), nameFor),
+    expand: (cue, nameFor) => withShares(cue, drawnBy(cue, def.expand(cue, nameFor)), nameFor),
     problems: (cue, frame) => {
       const common = commonProblems(cue, frame, def.columns(cue), def.ordered ?? false);
       return common.some(({ rests }) => rests) ? common : [...common, ...(def.problems?.(cue, frame) ?? [])];
@@ -121,6 +128,17 @@ function renamedIn<C extends CueBase>(def: KindDef<C>, cue: C, from: string, to:
   const fields = (['measure', ...(def.named ?? [])] as (keyof C)[]).filter(field => cue[field] === from);
   const renamed = { ...cue, ...Object.fromEntries(fields.map(field => [field, to])) };
   return def.renamed ? def.renamed(renamed, from, to) : renamed;
+}
+
+/** The lines of a cue as its pen draws them; a marker is nothing for a level. */
+function drawnBy(cue: CueBase, { helpers, treatments }: Expansion): Expansion {
+  const pen = cue.pen;
+  if (!pen) return { helpers, treatments };
+  const level = { ...pen, marker: null };
+  return {
+    helpers,
+    treatments: treatments.map(item => (item.show === 'line' ? withPen(item, item.form === 'level' ? level : pen) : item)),
+  };
 }
 
 /** A label that tells a share gets it from a helper column, like every other number. */

@@ -6,7 +6,9 @@ export { asRule } from './as-rule';
 
 // How they show.
 export type { Look } from './look';
-export type { BandStyle, Dash, Treatment, TreatmentOf } from './treatments';
+export type { Dash } from 'core/frame';
+export type { BandStyle, Treatment, TreatmentOf } from './treatments';
+export { changePen, penSentence, penWords } from './pen-tokens';
 
 // Levels and scopes, as they are typed and chosen.
 export { levelWords, readLevel, typedNumber, type Level } from './level';

@@ -1,4 +1,4 @@
-import type { Frame } from 'core/frame';
+import type { Frame, Pen } from 'core/frame';
 import type { CueProblem } from 'core/result';
 import type { Sentence } from 'core/sentence';
 import type { Cell, Column } from 'core/table';
@@ -19,6 +19,8 @@ export interface CueBase {
   readonly quiet: boolean;
   /** How the marks of each part show. */
   readonly looks: Readonly<Record<string, Look>>;
+  /** How its lines are drawn, where the analyst says so. */
+  readonly pen?: Pen | undefined;
 }
 
 /** What a sentence is written against: the words that make sense in this figure. */

@@ -1,9 +1,9 @@
+import { DASHES } from 'core/frame';
 import * as z from 'zod/mini';
 import { choice, colour, cueFields, defineKind, level, levelWords, words, yesNo } from './define';
 import { levelFormula, levelSchema, renamedLevel } from './level';
 import { AXIS_OPTIONS, DASH_OPTIONS, drawn } from './line-tokens';
 import { windowOf } from './scope';
-import { DASHES } from './treatments';
 
 const schema = z.object({
   ...cueFields('reference'),

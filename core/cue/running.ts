@@ -1,9 +1,9 @@
+import { DASHES } from 'core/frame';
 import { nameText } from 'core/formula';
 import * as z from 'zod/mini';
 import { choice, colour, cueFields, defineKind, number, yesNo } from './define';
 import { AXIS_OPTIONS, DASH_OPTIONS, drawn, FORM_OPTIONS } from './line-tokens';
 import { windowOf } from './scope';
-import { DASHES } from './treatments';
 
 const schema = z.object({
   ...cueFields('running'),

@@ -1,9 +1,6 @@
+import { DASHES } from 'core/frame';
 import * as z from 'zod/mini';
 import { lookSchema } from './look';
-
-/** Dashes of lines, by name. */
-export const DASHES = ['solid', 'dashed', 'dotted', 'dash-dot'] as const;
-export type Dash = (typeof DASHES)[number];
 
 /** How a band shows. */
 export const BAND_STYLES = ['filled', 'edges', 'whiskers', 'boxes', 'sticks', 'dots'] as const;

@@ -1,3 +1,4 @@
+import { DASHES } from 'core/frame';
 import { nameText } from 'core/formula';
 import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
@@ -7,7 +8,6 @@ import { levelFormula, levelSchema, renamedLevel } from './level';
 import { DASH_OPTIONS } from './line-tokens';
 import { look } from './look';
 import { legendScope, windowOf } from './scope';
-import { DASHES } from './treatments';
 
 const schema = z.object({ ...cueFields('typical'), level: levelSchema, line: z.string(), dash: z.enum(DASHES) });
 

@@ -4,6 +4,9 @@ export { helperFormula, placeInHelper } from './helpers';
 export { keyOf, summedColumn } from './measures';
 export { binWidth } from './steps';
 
+// How lines are drawn.
+export { DASHES, MARKERS, penSchema, withPen, type Dash, type Pen } from './pen';
+
 // The data part of the document.
 export {
   figureDataSchema,

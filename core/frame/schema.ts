@@ -1,5 +1,6 @@
 import { DATE_GRAINS } from 'core/formula';
 import * as z from 'zod/mini';
+import { penSchema } from './pen';
 
 const cell = z.union([z.number(), z.string(), z.boolean(), z.null()]);
 const formula = z.string().check(z.minLength(1), z.maxLength(10_000));
@@ -25,8 +26,14 @@ export const VALUE_AXES = ['first', 'second'] as const;
 const axis = z.enum(VALUE_AXES);
 export const layerShapeSchema = z.nullable(z.enum(LAYER_SHAPES));
 
-/** A named aggregate formula over the table's columns, such as `sum(milk)`. `format` names a number format of the project. */
-export const measureSchema = z.object({ name, formula, shape: layerShapeSchema, axis, format: z.nullable(z.string()) });
+const format = z.nullable(z.string());
+const pen = z.optional(penSchema);
+
+/**
+ * A named aggregate formula over the table's columns, such as `sum(milk)`. `format` names a number format of the project, `pen` says how its
+ * line is drawn.
+ */
+export const measureSchema = z.object({ name, formula, shape: layerShapeSchema, axis, format, pen });
 
 /** Where a helper column looks: the whole figure, within each value of a column, along an order, or as its formula itself says. */
 export const helperScopeSchema = z.discriminatedUnion('kind', [
@@ -43,7 +50,8 @@ export const helperSchema = z.object({
   scope: helperScopeSchema,
   shape: layerShapeSchema,
   axis,
-  format: z.nullable(z.string()),
+  format,
+  pen,
 });
 
 /** `table`: as the rows come. `measure`: by a measure's or helper column's values. `hand`: the categories as listed, others behind. */

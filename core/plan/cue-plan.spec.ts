@@ -150,6 +150,31 @@ describe('cues that draw', () => {
       '40 %',
     ],
     [
+      'pens: lines as wide, dashed and marked as asked; a level has no markers',
+      planned([
+        make('running', { n: 2, pen: { width: 4, dash: null, marker: 'ring' } }),
+        make('typical', { id: 't', pen: { width: 3, dash: 'dotted', marker: 'dot' } }),
+      ]),
+      plan => [plan.layers.at(-1)?.stroke, plan.lines[0]?.stroke],
+      [
+        { width: 4, dash: 'solid', marker: 'ring' },
+        { width: 3, dash: 'dotted', marker: '' },
+      ],
+    ],
+    [
+      'pens: a measure’s own line, in the legend too',
+      planned([], {
+        data: {
+          measures: [
+            plainMeasure('milk', 'sum(milk)'),
+            { ...plainMeasure('goal', 'sum(goal)'), shape: 'line', pen: { width: 1, dash: 'dashed', marker: 'square' } },
+          ],
+        },
+      }),
+      plan => [plan.layers[1]?.stroke, plan.legend.map(({ key }) => key.kind === 'mark' && key.stroke?.dash)],
+      [{ width: 1, dash: 'dashed', marker: 'square' }, [undefined, 'dashed']],
+    ],
+    [
       'gradient: from pale to deep, the legend as a ramp',
       planned([make('gradient', { high: 'lake' })], { goal: false }),
       plan => {

@@ -1,5 +1,5 @@
 import type { AppliedCue, TreatmentOf } from 'core/cue';
-import type { Frame, LayerShape } from 'core/frame';
+import { withPen, type Frame, type Helper, type LayerShape, type Measure, type Pen } from 'core/frame';
 import type { Figure } from 'core/project';
 import { columnOf, type NumericValues } from 'core/table';
 import { cueDataOf, treatmentsOf, type Shown } from './cue-data';
@@ -33,6 +33,7 @@ export interface Drawn {
   readonly measure: string;
   readonly shape: PlanShape;
   readonly axis: number;
+  readonly pen?: Pen | undefined;
 }
 
 export const PLAIN_STROKE: Stroke = { width: 2, dash: 'solid', marker: '' };
@@ -71,10 +72,10 @@ function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: La
     ...treatmentsOf(applied, 'span').flatMap(({ item }) => item.measures),
     ...applied.flatMap(({ treatments }) => treatments.flatMap(item => ('hides' in item ? (item.hides ?? []) : []))),
   ]);
-  const drawn = (name: string, shape: LayerShape, axis: 'first' | 'second'): Drawn[] =>
-    shape === 'none' ? [] : [{ measure: name, shape, axis: axis === 'second' ? 1 : 0 }];
-  const measures = data.measures.flatMap(({ name, shape, axis }) => drawn(name, shape ?? own, axis));
-  const helpers = data.helpers.flatMap(({ name, shape, axis }) => drawn(name, shape ?? 'none', axis));
+  const drawn = ({ name, axis, pen }: Measure | Helper, shape: LayerShape): Drawn[] =>
+    shape === 'none' ? [] : [{ measure: name, shape, axis: axis === 'second' ? 1 : 0, pen }];
+  const measures = data.measures.flatMap(measure => drawn(measure, measure.shape ?? own));
+  const helpers = data.helpers.flatMap(helper => drawn(helper, helper.shape ?? 'none'));
   return [...measures, ...helpers].filter(({ measure }) => columnOf(table, measure)?.type === 'number' && !taken.has(measure));
 }
 
@@ -106,7 +107,7 @@ function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress,
     ends: values,
     bases: null,
     rows: slice.rows,
-    stroke: PLAIN_STROKE,
+    stroke: withPen(PLAIN_STROKE, drawn.pen),
     span: null,
     ...dress,
     ...more,

@@ -1,3 +1,5 @@
+import { penWords } from 'core/cue';
+import { withPen, type Helper, type Measure } from 'core/frame';
 import { choiceToken, plainOptions, textToken, type Option, type Sentence, type SentencePart } from 'core/sentence';
 import type { ColumnType } from 'core/table';
 import { helperSentence } from './helper-sentence';
@@ -121,7 +123,26 @@ function shapeSentence(figure: Figure, table: TableWords | undefined): Sentence 
     '. Draw it ',
     choiceToken('proportion', 'Proportions', shape.proportion, plainOptions(['16:9', '4:3', '1:1'])),
     '.',
+    ...lineSentences(figure),
   ];
+}
+
+/** How each measure that is a line is drawn. */
+function lineSentences({ data, shape }: Figure): SentencePart[] {
+  const lines = data.measures.map((measure, i) => ({ measure, i })).filter(({ measure }) => isLine(measure.shape ?? shape.mark));
+  return lines.flatMap(({ measure, i }): SentencePart[] => [
+    data.measures.length > 1 ? ` The line of ${measure.name} is ` : ' The line is ',
+    ...penParts(`pen:${i}`, measure),
+    '.',
+  ]);
+}
+
+export const isLine = (shape: string | null): boolean => shape === 'line' || shape === 'step';
+
+/** "2 px wide, solid, without markers". */
+export function penParts(prefix: string, { pen }: Measure | Helper): SentencePart[] {
+  const { width, dash, marker } = penWords(prefix, withPen({ width: 2, dash: 'solid', marker: '' }, pen));
+  return [width, ', ', dash, ', ', marker];
 }
 
 const ARRANGE: readonly Option[] = [

@@ -1,4 +1,4 @@
-import { kindOf, typedNumber, type Cue } from 'core/cue';
+import { changePen, kindOf, typedNumber, type Cue } from 'core/cue';
 import type { FigureData, Helper, LayerShape, Measure, Order } from 'core/frame';
 import type { TableWords } from './brief';
 import { firstFigure } from './first-figure';
@@ -23,6 +23,10 @@ export function changeFigure(figure: Figure, token: string, value: string, table
       return changeMeasure(figure, at, value, partsOf(data, at)?.column ?? ROWS);
     case 'layer':
       return changeMeasures(data, at, measure => ({ ...measure, shape: value === 'same' ? null : (value as LayerShape) }));
+    case 'pen':
+      return changeMeasures(data, at, measure => ({ ...measure, pen: changePen(measure.pen, token.split(':')[2] ?? '', value) }));
+    case 'helper-pen':
+      return changeHelpers(data, at, helper => ({ ...helper, pen: changePen(helper.pen, token.split(':')[2] ?? '', value) }));
     case 'format':
       return changeMeasures(data, at, measure => ({ ...measure, format: value || null }));
     case 'helper-scope':
@@ -109,6 +113,7 @@ function changeMeasure(figure: Figure, at: number, summary: string, column: stri
     shape: old.shape,
     axis: old.axis,
     format: old.format,
+    ...(old.pen ? { pen: old.pen } : {}),
   };
   return { ...replaceMeasure(figure, at, next, data.category), ...(at === 0 ? { scales: { ...figure.scales, unit: null } } : {}) };
 }

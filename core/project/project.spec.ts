@@ -78,6 +78,8 @@ describe('the brief', () => {
     ['layer:0', 'line', /Show milk/, changed => changed.data.measures[0]?.shape, 'line'],
     ['format:0', 'volume', /Show milk/, changed => changed.data.measures[0]?.format, 'volume'],
     ['mark', 'bar', /as lying bars/, changed => changed.shape.mark, 'bar'],
+    ['pen:0:width', '3', /Draw it 16:9\. Values/, changed => changed.data.measures[0]?.pen, { width: 3, dash: null, marker: null }],
+    ['mark', 'step', /The line is 2 px wide, solid, without markers\./, changed => changed.shape.mark, 'step'],
     ['proportion', '1:1', /Draw it 1:1/, changed => changed.shape.proportion, '1:1'],
     ['unit', 'hL', /in hL with/, changed => changed.scales.unit, 'hL'],
     ['decimals', '2', /with 2 decimals/, changed => changed.scales.decimals, 2],
@@ -98,6 +100,18 @@ describe('the brief', () => {
     const own = { ...figure, name: 'Mine', words: { title: 'My title', subtitle: '' } };
     const changed = { ...own, ...changeFigure(own, 'measure', 'fat', tables) };
     expect([changed.name, changed.words.title]).toEqual(['Mine', 'My title']);
+  });
+  it('a line’s width, dash and markers are words; what they cannot be is refused', () => {
+    const line = { ...figure, ...changeFigure(figure, 'mark', 'line', tables) };
+    const dashed = { ...line, ...changeFigure(line, 'pen:0:dash', 'dotted', tables) };
+    const marked = { ...dashed, ...changeFigure(dashed, 'pen:0:marker', 'ring', tables) };
+    expect(reads(marked)).toContain('The line is 2 px wide, dotted, with rings.');
+    for (const [token, value] of [
+      ['pen:0:width', '0'],
+      ['pen:0:dash', 'wavy'],
+      ['pen:0:marker', 'cow'],
+    ] as const)
+      expect(() => changeFigure(line, token, value, tables)).toThrow();
   });
   it('has no other token', () => expect(() => changeFigure(figure, 'glow', '1', tables)).toThrowError(RangeError));
 });

@@ -1,0 +1,26 @@
+import * as z from 'zod/mini';
+
+/** Dashes of lines, by name. */
+export const DASHES = ['solid', 'dashed', 'dotted', 'dash-dot'] as const;
+export type Dash = (typeof DASHES)[number];
+
+/** Glyphs that may stand at every point of a line; the empty one is none. */
+export const MARKERS = ['', 'dot', 'ring', 'square', 'diamond', 'up', 'cross'] as const;
+
+/** How the analyst wants a line: width in CSS pixels, dash, marker at every point. Null leaves it as it comes. */
+export const penSchema = z.object({
+  width: z.nullable(z.number().check(z.positive(), z.maximum(12))),
+  dash: z.nullable(z.enum(DASHES)),
+  marker: z.nullable(z.enum(MARKERS)),
+});
+export type Pen = z.infer<typeof penSchema>;
+
+interface Line {
+  readonly width: number;
+  readonly dash: Dash;
+  readonly marker: string;
+}
+
+/** A line as it comes, with what the analyst wants otherwise. */
+export const withPen = <L extends Line>(line: L, pen: Pen | undefined): L =>
+  pen ? { ...line, width: pen.width ?? line.width, dash: pen.dash ?? line.dash, marker: pen.marker ?? line.marker } : line;
