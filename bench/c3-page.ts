@@ -50,6 +50,6 @@ function cuedFigure(table: Table): Figure {
       { name: 'C1 update', run: () => (plain.show(planOf(BARS, ++round)), rastered(one)) },
       { name: 'ten cues, one edit', run: () => (cued.show(edited(1000 + ++round)), rastered(two)) },
     ],
-    { rounds: 41, warmup: 10 },
+    { rounds: 151, warmup: 20 },
   );
 };

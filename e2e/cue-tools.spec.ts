@@ -213,7 +213,7 @@ test('every shape draws, keeps its cue, and stacks to 100 % where it is asked to
   // A wider line has more pixels of its colour.
   await choose(page, 'mark', 'a line');
   const thin = await pixelCount(page, LIGHT.quiet);
-  await choose(page, 'pen:0:width', '4 px wide');
+  await choose(page, 'pen:0', '4 px wide');
   await expect.poll(() => pixelCount(page, LIGHT.quiet)).toBeGreaterThan(thin * 1.5);
   await choose(page, 'mark', 'columns');
   await choose(page, 'category', 'week');

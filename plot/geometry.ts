@@ -16,6 +16,14 @@ interface Line {
   readonly perUnit: number;
 }
 
+interface ValueLine extends Line {
+  readonly from: number;
+  readonly to: number;
+}
+
+// Value axes of a panel, at most.
+const AXES = 2;
+
 /**
  * Where the marks of a plan lie on a laid-out chart. Chart.js lays out the axes; every mark's place follows from them by a straight line,
  * so that thousands of marks cost a multiplication each.
@@ -24,7 +32,8 @@ export class Geometry {
   /** Pixels from one category to the next. */
   readonly pitch: number;
   private readonly category: Line;
-  private readonly values = new Map<string, Line & { readonly from: number; readonly to: number }>();
+  // By panel and axis; asked for every mark.
+  private readonly values: (ValueLine | undefined)[] = [];
 
   constructor(
     private readonly chart: Chart,
@@ -97,16 +106,15 @@ export class Geometry {
     return this.plan.categories.length > 400 ? 0.92 : slots === 1 ? 0.74 : 0.9;
   }
 
-  private line(panel: number, axis: number): Line & { readonly from: number; readonly to: number } {
-    const id = valueAxisId(panel, axis);
-    let line = this.values.get(id);
-    if (!line) {
-      const scale = this.chart.scales[id];
-      const [from, to] = [scale?.getPixelForValue(scale.min) ?? 0, scale?.getPixelForValue(scale.max) ?? 0];
-      const perUnit = scale ? (to - from) / (scale.max - scale.min) : 0;
-      this.values.set(id, (line = { at0: from - (scale?.min ?? 0) * perUnit, perUnit, from, to }));
-    }
-    return line;
+  private line(panel: number, axis: number): ValueLine {
+    return (this.values[panel * AXES + axis] ??= this.lineOf(panel, axis));
+  }
+
+  private lineOf(panel: number, axis: number): ValueLine {
+    const scale = this.chart.scales[valueAxisId(panel, axis)];
+    const [from, to] = [scale?.getPixelForValue(scale.min) ?? 0, scale?.getPixelForValue(scale.max) ?? 0];
+    const perUnit = scale ? (to - from) / (scale.max - scale.min) : 0;
+    return { at0: from - (scale?.min ?? 0) * perUnit, perUnit, from, to };
   }
 }
 

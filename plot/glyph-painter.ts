@@ -55,7 +55,7 @@ function paintMarkers(chart: Chart, layer: Layer, geometry: Geometry, plan: Plan
 export function drawGlyph(chart: Chart, name: string, { x, y }: CanvasPoint, size: number, colour: string, plan: Plan): void {
   const glyph = glyphOf(name);
   const { ctx } = chart;
-  if (glyph) return drawStamp(ctx, stampOf(ctx, glyph, size, colour, plan.livery.ground), x, y);
+  if (glyph) return drawStamp(ctx, stampOf(glyph, size, colour, plan.livery.ground, chart.currentDevicePixelRatio), x, y);
   const source = plan.pictures[name];
   const image = source === undefined ? null : imageOf(source, () => chart.draw());
   if (image) ctx.drawImage(image, x - size * 1.3, y - size * 1.3, size * 2.6, size * 2.6);
@@ -71,8 +71,7 @@ interface Stamp {
 const stamps = new Map<string, Stamp>();
 const MOST_STAMPS = 200;
 
-function stampOf(ctx: CanvasRenderingContext2D, glyph: Glyph, size: number, colour: string, ground: string): Stamp {
-  const scale = ctx.getTransform().a;
+function stampOf(glyph: Glyph, size: number, colour: string, ground: string, scale: number): Stamp {
   const key = [glyph.path, size, colour, ground, scale].join('|');
   let stamp = stamps.get(key);
   if (!stamp) {

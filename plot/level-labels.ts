@@ -2,7 +2,7 @@ import type { Chart } from 'chart.js';
 import { overlaps, type Box } from 'core/label';
 import type { LinePlan, Plan } from 'core/plan';
 import type { Geometry } from './geometry';
-import { stretchesOf } from './level-lines';
+import { lastLevel } from './level-lines';
 
 const SIZE = 12.5;
 const HEIGHT = SIZE + 2;
@@ -23,12 +23,13 @@ export function writeLevelLabels(chart: Chart, plan: Plan, geometry: Geometry, l
   ctx.textBaseline = 'middle';
   ctx.textAlign = 'left';
   const taken = [...labels];
+  const marks = new MarkBoxes(plan, geometry);
   for (const line of plan.lines) {
-    const last = stretchesOf(line).at(-1);
-    if (!line.label || !last) continue;
-    const pixel = geometry.value(line.panel, line.axis, last.value);
+    const last = lastLevel(line);
+    if (!line.label || last === undefined) continue;
+    const pixel = geometry.value(line.panel, line.axis, last);
     if (hasMarginLabels(plan)) writeBeside(chart, line, pixel, taken);
-    else writeAbove(chart, line, pixel, plan, geometry, taken);
+    else writeAbove(chart, line, pixel, plan, marks, taken);
   }
 }
 
@@ -54,7 +55,7 @@ function brokenIn(label: string, measure: (text: string) => number): string[] {
 }
 
 /** Above the right end, or the left, or below either: the first place that covers neither a label nor a mark. */
-function writeAbove(chart: Chart, line: LinePlan, pixel: number, plan: Plan, geometry: Geometry, taken: Box[]): void {
+function writeAbove(chart: Chart, line: LinePlan, pixel: number, plan: Plan, marks: MarkBoxes, taken: Box[]): void {
   const { ctx, chartArea, width } = chart;
   const wide = ctx.measureText(line.label).width;
   const [left, right] = [chartArea.left + 2, chartArea.right - wide - 2];
@@ -71,28 +72,42 @@ function writeAbove(chart: Chart, line: LinePlan, pixel: number, plan: Plan, geo
         { left, top: below },
       ];
   const boxes = places.map(place => ({ ...place, width: wide, height: HEIGHT }));
-  const marks = plan.lying ? [] : markBoxes(plan, line, geometry);
   const clear = (box: Box, others: readonly Box[]): boolean => !others.some(other => overlaps(other, box));
   const wanted: Box = boxes[0] ?? { left, top: above, width: wide, height: HEIGHT };
-  const box = boxes.find(item => clear(item, [...taken, ...marks])) ?? boxes.find(item => clear(item, taken)) ?? wanted;
+  const free = boxes.filter(item => clear(item, taken));
+  const box = free.find(item => clear(item, marks.of(line.panel))) ?? free[0] ?? wanted;
   taken.push(box);
   haloText(ctx, line.label, box.left, box.top + HEIGHT / 2, plan.livery.ground);
   ctx.fillStyle = line.colour;
   ctx.fillText(line.label, box.left, box.top + HEIGHT / 2);
 }
 
-/** Bars near the ends of the axis, where labels of lines may stand. */
-function markBoxes({ layers, categories }: Plan, line: LinePlan, geometry: Geometry): Box[] {
-  const near = Math.ceil(200 / Math.max(1, geometry.pitch));
-  const ends =
-    categories.length > 2 * near
-      ? [...Array(near).keys(), ...Array(near).keys()].map((at, i) => (i < near ? at : categories.length - 1 - at))
-      : [...categories.keys()];
-  return layers
-    .filter(layer => layer.panel === line.panel && layer.slot >= 0)
-    .flatMap(layer => ends.map(at => geometry.box(layer, at)))
-    .filter(([left, top, width, height]) => !Number.isNaN(left + top + width + height))
-    .map(([left, top, width, height]) => ({ left, top, width, height }));
+/** Bars near the ends of the axis, where labels of lines may stand; looked up once per panel. */
+class MarkBoxes {
+  private readonly byPanel = new Map<number, Box[]>();
+
+  constructor(
+    private readonly plan: Plan,
+    private readonly geometry: Geometry,
+  ) {}
+
+  of(panel: number): Box[] {
+    let boxes = this.byPanel.get(panel);
+    if (!boxes) this.byPanel.set(panel, (boxes = this.plan.lying ? [] : this.boxesIn(panel)));
+    return boxes;
+  }
+
+  private boxesIn(panel: number): Box[] {
+    const { layers, categories } = this.plan;
+    const near = Math.ceil(200 / Math.max(1, this.geometry.pitch));
+    const last = categories.length - near;
+    const ends = [...categories.keys()].filter(at => at < near || at >= last);
+    return layers
+      .filter(layer => layer.panel === panel && layer.slot >= 0)
+      .flatMap(layer => ends.map(at => this.geometry.box(layer, at)))
+      .filter(([left, top, width, height]) => !Number.isNaN(left + top + width + height))
+      .map(([left, top, width, height]) => ({ left, top, width, height }));
+  }
 }
 
 /** A wide stroke in the ground's colour that keeps text apart from lines behind it. */

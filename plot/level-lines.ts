@@ -1,5 +1,5 @@
 import type { Chart, Plugin } from 'chart.js';
-import type { LinePlan, Plan } from 'core/plan';
+import { levelIn, type LinePlan, type Plan } from 'core/plan';
 import { dashOf } from './dashes';
 import { Geometry } from './geometry';
 
@@ -17,8 +17,16 @@ export const levelLines = (planNow: () => Plan): Plugin<'bar'> => ({
   },
 });
 
-/** Stretches of equal value; one over the whole plot where the line is one level. */
-export function stretchesOf({ values }: LinePlan): { from: number; to: number; value: number }[] {
+function piecesOf(line: LinePlan, geometry: Geometry): { from: number; to: number; value: number }[] {
+  return stretchesOf(line).map(({ from, to, value }) => ({
+    from: geometry.along(from) - geometry.pitch / 2,
+    to: geometry.along(to) + geometry.pitch / 2,
+    value,
+  }));
+}
+
+/** Stretches of equal value. */
+function stretchesOf({ values }: LinePlan): { from: number; to: number; value: number }[] {
   const stretches: { from: number; to: number; value: number }[] = [];
   values.forEach((value, at) => {
     const last = stretches.at(-1);
@@ -29,24 +37,19 @@ export function stretchesOf({ values }: LinePlan): { from: number; to: number; v
   return stretches;
 }
 
-/** The one value of a line, or undefined where it has several. */
-export function levelOf({ values }: Pick<LinePlan, 'values'>): number | undefined {
-  const there = values.filter(value => value === value);
-  return there.length > 0 && there.every(value => value === there[0]) ? there[0] : undefined;
+/** The value at the right end of a line; undefined where it has none. */
+export function lastLevel({ values }: LinePlan): number | undefined {
+  return values.findLast(value => value === value);
 }
 
 function strokeLine({ ctx, chartArea }: Chart, line: LinePlan, geometry: Geometry, lying: boolean): void {
   ctx.strokeStyle = line.colour;
   ctx.lineWidth = line.stroke.width;
   ctx.setLineDash(dashOf(line.stroke.dash, line.stroke.width));
-  const level = levelOf(line);
+  const level = levelIn(line.values);
   const [start, end] = lying ? [chartArea.top, chartArea.bottom] : [chartArea.left, chartArea.right];
-  const pieces = stretchesOf(line).map(({ from, to, value }) => ({
-    from: geometry.along(from) - geometry.pitch / 2,
-    to: geometry.along(to) + geometry.pitch / 2,
-    value,
-  }));
-  for (const { from, to, value } of level === undefined ? pieces : [{ from: start, to: end, value: level }]) {
+  const whole = { from: start, to: end, value: level as number };
+  for (const { from, to, value } of typeof level === 'number' ? [whole] : piecesOf(line, geometry)) {
     const pixel = geometry.value(line.panel, line.axis, value);
     ctx.beginPath();
     ctx.moveTo(...(lying ? ([pixel, from] as const) : ([from, pixel] as const)));

@@ -1,7 +1,6 @@
-import type { DragTarget, Plan } from 'core/plan';
+import { levelIn, type DragTarget, type Plan } from 'core/plan';
 import type { Geometry } from './geometry';
 import { type CanvasPoint } from './geometry';
-import { levelOf } from './level-lines';
 
 /** A line or an edge that can be dragged: what it changes, and at which axis its value is read. */
 export interface LineHandle {
@@ -16,8 +15,8 @@ const CLOSE = 6;
 export function handleAt(plan: Plan, geometry: Geometry, point: CanvasPoint): LineHandle | null {
   const along = plan.lying ? point.x : point.y;
   const near = (panel: number, axis: number, values: Float64Array): boolean => {
-    const level = levelOf({ values });
-    return level !== undefined && Math.abs(geometry.value(panel, axis, level) - along) <= CLOSE;
+    const level = levelIn(values);
+    return typeof level === 'number' && Math.abs(geometry.value(panel, axis, level) - along) <= CLOSE;
   };
   for (const { panel, axis, values, drag } of plan.lines) if (drag && near(panel, axis, values)) return { target: drag, panel, axis };
   for (const { panel, axis, low, high, dragLow, dragHigh } of plan.bands) {

@@ -8,6 +8,10 @@ const MARKED_POINT = 5;
 const FILL_ALPHA = '3d';
 // Room for points at the edge; what lies far outside the axis does not show.
 const SLACK = 8;
+// Corners of so many points are too small to be seen round.
+const DENSE = 1000;
+// A long path that runs up and down is rastered slowly, in pieces of so many points a third faster.
+const PIECE = 8;
 
 /** Draws areas, or lines and points, from one side of the bars to the other: areas lie behind them, lines in front. */
 export function paintLines(
@@ -19,11 +23,15 @@ export function paintLines(
   const layers = plan.layers.filter(layer => !isBar(layer) && isArea(layer) === areas);
   if (layers.length === 0) return;
   const [left, top, width, height] = room;
+  const paths = layers.map(layer => new LinePath(layer, geometry, plan.lying, plan.lying ? height : width));
   ctx.save();
-  ctx.beginPath();
-  ctx.rect(left - SLACK, top - SLACK, width + 2 * SLACK, height + 2 * SLACK);
-  ctx.clip();
-  for (const layer of layers) paintLine(ctx, layer, new LinePath(layer, geometry, plan.lying, plan.lying ? height : width), plan);
+  // Clipping costs as much as a line does.
+  if (paths.some(path => path.leaves(room))) {
+    ctx.beginPath();
+    ctx.rect(left - SLACK, top - SLACK, width + 2 * SLACK, height + 2 * SLACK);
+    ctx.clip();
+  }
+  layers.forEach((layer, i) => paintLine(ctx, layer, paths[i] as LinePath, plan));
   // Points lie over all lines.
   for (const layer of layers) paintPoints(ctx, layer, geometry, plan);
   ctx.restore();
@@ -43,11 +51,19 @@ function paintLine(ctx: CanvasRenderingContext2D, layer: Layer, path: LinePath, 
   }
   ctx.strokeStyle = layer.colour;
   ctx.lineWidth = layer.stroke.width;
-  ctx.lineJoin = plan.categories.length > 1000 ? 'bevel' : 'round';
-  ctx.setLineDash(dashOf(layer.stroke.dash, layer.stroke.width));
-  ctx.beginPath();
-  for (const run of path.runs) path.trace(ctx, run, layer.ends, false);
-  ctx.stroke();
+  ctx.lineJoin = plan.categories.length > DENSE ? 'bevel' : 'round';
+  const dash = dashOf(layer.stroke.dash, layer.stroke.width);
+  ctx.setLineDash(dash);
+  // A dash goes on from one end to the other; an undashed line may come in pieces whose round ends meet.
+  ctx.lineCap = dash.length ? 'butt' : 'round';
+  for (const run of path.runs) {
+    const length = dash.length ? run.length : PIECE;
+    for (let from = 0; from === 0 || from < run.length - 1; from += length) {
+      ctx.beginPath();
+      path.trace(ctx, run.slice(from, from + length + 1), layer.ends, false);
+      ctx.stroke();
+    }
+  }
   ctx.setLineDash([]);
 }
 
@@ -64,6 +80,17 @@ class LinePath {
   ) {
     this.stepped = layer.shape === 'step' || layer.shape === 'step-area';
     this.runs = runsOf(layer.ends, reduceLine(layer.ends, widthPx, layer.marked));
+  }
+
+  /** Whether any of it lies outside the plot: beyond a bound of the axis. */
+  leaves([left, top, width, height]: Rect): boolean {
+    const { layer, geometry, lying } = this;
+    const [low, high] = lying ? [left, left + width] : [top, top + height];
+    const beyond = (at: number): boolean => {
+      const value = geometry.value(layer.panel, layer.axis, layer.ends[at] as number);
+      return value < low - SLACK || value > high + SLACK;
+    };
+    return this.runs.some(run => run.some(beyond));
   }
 
   /** Goes along a run, forwards or back. */

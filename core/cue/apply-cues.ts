@@ -2,7 +2,7 @@ import { compileFormula, Evaluator, nameText, scopeOf, scopeWith, type Scope } f
 import type { Frame } from 'core/frame';
 import { failure, success, type CueProblem, type FormulaProblem, type Result } from 'core/result';
 import { named, type Table } from 'core/table';
-import type { HelperColumn, HelperFormula } from './kind';
+import type { Expansion, HelperColumn, HelperFormula } from './kind';
 import { kindOf, type Cue } from './registry';
 import type { Treatment } from './treatments';
 
@@ -29,11 +29,36 @@ export function applyCues(cues: readonly Cue[], frame: Frame): AppliedCue[] {
     const problems = found.map(({ problem }) => problem);
     const resting = { cue, number: i + 1, problems, helpers: [], treatments: [], quietsRest: false };
     if (!cue.on || found.some(({ rests }) => rests)) return resting;
-    const { helpers: formulas, treatments } = kind.expand(cue, part => helpers.freeName(part));
+    const { helpers: formulas, treatments } = expanded(cue, part => helpers.freeName(part));
     const computed = helpers.computeAll(formulas);
     if (!computed.ok) return { ...resting, problems: computed.problems as CueProblem[] };
     return { cue, number: i + 1, problems, helpers: computed.value, treatments, quietsRest: quiets(cue, treatments) };
   });
+}
+
+interface Written {
+  /** Parts that asked for a name, and the names they were given. */
+  readonly parts: readonly string[];
+  readonly names: readonly string[];
+  readonly expansion: Expansion;
+}
+
+const written = new WeakMap<Cue, Written>();
+
+/** A cue written out; an edit of data leaves cues as they are, so one that gets the same names again is not written anew. */
+function expanded(cue: Cue, freeName: (part: string) => string): Expansion {
+  const known = written.get(cue);
+  const given = known?.parts.map(freeName) ?? [];
+  if (known && known.names.every((name, i) => name === given[i])) return known.expansion;
+  const [parts, names]: [string[], string[]] = [[], []];
+  const expansion = kindOf(cue).expand(cue, part => {
+    const name = given[names.length] ?? freeName(part);
+    parts.push(part);
+    names.push(name);
+    return name;
+  });
+  written.set(cue, { parts, names, expansion });
+  return expansion;
 }
 
 /** Only marks can stand out from a rest. */

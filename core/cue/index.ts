@@ -8,7 +8,7 @@ export { asRule } from './as-rule';
 export type { Look } from './look';
 export type { Dash } from 'core/frame';
 export type { BandStyle, Treatment, TreatmentOf } from './treatments';
-export { changePen, penSentence, penWords } from './pen-tokens';
+export { penWord, readPen } from './pen-tokens';
 
 // Levels and scopes, as they are typed and chosen.
 export { levelWords, readLevel, typedNumber, type Level } from './level';
@@ -16,4 +16,4 @@ export { scopeValue } from './scope';
 
 // Applying them.
 export { applyCues, type AppliedCue } from './apply-cues';
-export { isColouring, winnersOf, type Winners } from './winners';
+export { isColouring, winnersOf, type Colouring, type Winners } from './winners';

@@ -1,5 +1,5 @@
 import { penSchema, withPen, type Dash, type Pen } from 'core/frame';
-import { choiceToken, type Option, type Sentence, type SentencePart } from 'core/sentence';
+import { choiceToken, type Option, type Sentence, type Token } from 'core/sentence';
 import { DASH_OPTIONS } from './line-tokens';
 import type { CueBase } from './kind';
 import type { TreatmentOf } from './treatments';
@@ -24,7 +24,7 @@ interface Line {
 }
 
 /** Width, dash and marker of a line as words to choose, keys under `prefix`. */
-export function penWords(prefix: string, line: Line): { width: SentencePart; dash: SentencePart; marker: SentencePart } {
+function penWords(prefix: string, line: Line): { width: Token; dash: Token; marker: Token } {
   const widths = [...new Set([...WIDTHS, line.width])].sort((a, b) => a - b);
   const options = widths.map(width => ({ value: String(width), label: `${width} px wide` }));
   return {
@@ -34,8 +34,27 @@ export function penWords(prefix: string, line: Line): { width: SentencePart; das
   };
 }
 
+/** All of a line in one word, such as "2 px wide, solid"; each option changes one setting (see `readPen`). */
+export function penWord(key: string, about: string, line: Line): Token {
+  const { width, dash, marker } = penWords(key, line);
+  const tokens = [width, dash, marker];
+  const options = tokens.flatMap(token => optionsOf(token).map(({ value, label }) => ({ value: `${settingOf(token)}:${value}`, label })));
+  const text = tokens.filter(token => token !== marker || line.marker !== '').map(token => token.text);
+  return { key, about, text: text.join(', '), input: { kind: 'choice', value: '', options } };
+}
+
+const optionsOf = ({ input }: Token): readonly Option[] => (input.kind === 'choice' ? input.options : []);
+const settingOf = ({ key }: Token): string => key.slice(key.lastIndexOf(':') + 1);
+
+/** A pen as an option of its word has it. Throws on a value that no option has. */
+export function readPen(pen: Pen | undefined, value: string): Pen {
+  const [setting = '', to = ''] = value.split(':');
+  return changePen(pen, setting, to);
+}
+
 /** A pen with one setting changed. Throws on a value that it cannot have. */
 export function changePen(pen: Pen | undefined, setting: string, value: string): Pen {
+  if (!(setting in NO_PEN)) throw new RangeError(`a line has no ${setting}`);
   return penSchema.parse({ ...(pen ?? NO_PEN), [setting]: setting === 'width' ? Number(value) : value });
 }
 

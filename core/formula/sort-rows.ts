@@ -23,6 +23,9 @@ function sortColumns(columns: readonly Float64Array[], rows: number): Int32Array
   const order = identity(rows);
   if (columns.length === 0) return order;
   if (rows >= RADIX_FROM) return radixSort(columns, order);
+  const [first, second] = columns;
+  // One key is the common case. Two missing values differ by NaN, which counts as equal.
+  if (first && !second) return order.sort((a, b) => (first[a] as number) - (first[b] as number) || a - b);
   return order.sort((a, b) => compareRows(columns, a, b) || a - b);
 }
 

@@ -8,8 +8,24 @@ export interface Shown<S extends Treatment['show']> {
 }
 
 /** All treatments of one sort, in the order of the cues. */
-export function treatmentsOf<S extends Treatment['show']>(applied: readonly AppliedCue[], show: S): Shown<S>[] {
-  return applied.flatMap(from => from.treatments.flatMap(item => (item.show === show ? [{ item: item as TreatmentOf<S>, from }] : [])));
+export function treatmentsOf<S extends Treatment['show']>(applied: readonly AppliedCue[], show: S): readonly Shown<S>[] {
+  let bySort = sorted.get(applied);
+  if (!bySort) sorted.set(applied, (bySort = bySortOf(applied)));
+  return (bySort.get(show) ?? []) as unknown as readonly Shown<S>[];
+}
+
+// Asked for every layer.
+const sorted = new WeakMap<readonly AppliedCue[], Map<Treatment['show'], Shown<Treatment['show']>[]>>();
+
+function bySortOf(applied: readonly AppliedCue[]): Map<Treatment['show'], Shown<Treatment['show']>[]> {
+  const bySort = new Map<Treatment['show'], Shown<Treatment['show']>[]>();
+  for (const from of applied)
+    for (const item of from.treatments) {
+      const same = bySort.get(item.show);
+      if (same) same.push({ item, from });
+      else bySort.set(item.show, [{ item, from }]);
+    }
+  return bySort;
 }
 
 const NOTHING = new Float64Array();

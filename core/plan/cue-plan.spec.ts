@@ -234,6 +234,22 @@ describe('cues that draw', () => {
       ['#84978e', '#b87f0a', '#84978e', '#b5482f'],
     ],
     [
+      'legend: a look whose every mark an earlier cue has taken is not in it, unless its glyph shows',
+      planned(
+        [
+          make('rank', { n: 2, quiet: false }),
+          make('extremes', { id: 'd', which: 'highest', quiet: false, looks: { highest: look('clay') } }),
+          make('extremes', { id: 'e', which: 'highest', quiet: false, looks: { highest: look('lake', { glyph: 'star' }) } }),
+        ],
+        { goal: false },
+      ),
+      plan => plan.legend.map(({ text, key }) => [text, key.kind === 'mark' && key.glyph]),
+      [
+        ['top 2', ''],
+        ['highest', 'star'],
+      ],
+    ],
+    [
       'a cue colours the marks of its own measure alone',
       planned([make('extremes', { measure: 'goal', which: 'highest' })]),
       plan => plan.layers.map(layer => layer.colours.filter(colour => colour === '#b87f0a').length),

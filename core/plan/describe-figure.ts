@@ -3,6 +3,7 @@ import type { Frame } from 'core/frame';
 import { counted } from 'core/sentence';
 import { columnOf, rowsWithValue, textAt, type Column, type NumericValues } from 'core/table';
 import type { PlanRequest } from './plan-of';
+import { levelIn } from './level-in';
 import type { ValueWriter } from './value-writer';
 
 /** The figure in words: what is shown, in which order, what is marked, what is missing. */
@@ -64,10 +65,9 @@ function treatmentWords(cue: AppliedCue, item: Treatment, frame: Frame, write: V
 /** A level line with its value; a series by its name. */
 function lineWords({ helpers }: AppliedCue, { part, legend, measure }: TreatmentOf<'line'>, write: ValueWriter): string {
   const column = helpers.find(helper => helper.part === part)?.column;
-  const values = column?.type === 'number' ? column.data.filter(value => value === value) : new Float64Array();
-  const [first] = values;
-  if (first === undefined) return '';
-  return values.every(value => value === first) ? `Line: ${legend}, ${write.full(measure, first)}.` : `A line shows ${legend}.`;
+  const level = column?.type === 'number' ? levelIn(column.data) : null;
+  if (level === null) return '';
+  return level === 'several' ? `A line shows ${legend}.` : `Line: ${legend}, ${write.full(measure, level)}.`;
 }
 
 function markedWords(cue: AppliedCue, part: string, frame: Frame, write: ValueWriter): string {

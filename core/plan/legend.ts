@@ -1,16 +1,20 @@
-import type { AppliedCue, Treatment, TreatmentOf } from 'core/cue';
+import { isColouring, winnersOf, type AppliedCue, type Colouring, type Treatment, type TreatmentOf } from 'core/cue';
 import { rowsWithValue } from 'core/table';
 import { colourIn, type Livery } from './livery';
 import type { Layer, LegendEntry, PlanShape, Stroke } from './plan';
+import type { PlanRequest } from './plan-of';
 import { rampColours, stepsBetween } from './ramp';
 
 // Steps of a ramp in the legend.
 const RAMP_KEY = 9;
 
 /** Series by their colour where they show it; then only treatments that show somewhere, and the rest. */
-export function legendOf(applied: readonly AppliedCue[], layers: readonly Layer[], livery: Livery): LegendEntry[] {
+export function legendOf({ applied, frame, livery }: PlanRequest, layers: readonly Layer[]): LegendEntry[] {
   const quiet = applied.some(cue => cue.quietsRest);
-  const shown = applied.flatMap(from => from.treatments.flatMap(item => entriesOf(from, item, layers, livery)));
+  const wins = winningIn(applied, frame.table.rowCount);
+  const shown = applied.flatMap((from, c) =>
+    from.treatments.flatMap((item, t) => (isColouring(item) && !wins(item, c, t) ? [] : entriesOf(from, item, layers, livery))),
+  );
   const taken = new Set(shown.map(entry => entry.text));
   const split = new Set(applied.flatMap(({ treatments }) => treatments.flatMap(item => (item.show === 'split' ? [item.measure] : []))));
   const series = layers.filter(
@@ -21,6 +25,15 @@ export function legendOf(applied: readonly AppliedCue[], layers: readonly Layer[
   const rest = quiet ? [markEntry('the rest', layers[0]?.shape ?? 'column', livery.quiet)] : [];
   const all = [...named, ...shown, ...rest];
   return all.filter((entry, i) => all.findIndex(other => sameEntry(entry, other)) === i);
+}
+
+/** Whether a treatment shows on any mark: where others have all its marks, its colour is nowhere; a glyph or an outline still is. */
+function winningIn(applied: readonly AppliedCue[], rows: number): (item: Colouring, cue: number, treatment: number) => boolean {
+  return (item, cue, treatment) => {
+    if (item.look.glyph !== '' || item.look.outline) return true;
+    const winners = winnersOf(applied, rows, item.measure);
+    return winners.cue.some((winner, row) => winner === cue && winners.treatment[row] === treatment);
+  };
 }
 
 /** A line is always there; of bars and points at least one that no cue colours. */

@@ -1,5 +1,6 @@
 import type { Layout, LayoutRequest } from './layers';
 import { cueDataOf, treatmentsOf } from './cue-data';
+import { levelIn } from './level-in';
 import { colourIn } from './livery';
 import type { BandPlan, LinePlan } from './plan';
 import { alongSlice } from './slices';
@@ -52,14 +53,10 @@ const filled = (a: LinePlan, b: LinePlan): Float64Array =>
 
 /** "average 4,321 L" where the line is one level; its name alone where it has several. */
 function labelOf(name: string, values: Float64Array, write: (value: number) => string): string {
-  const there = values.filter(value => value === value);
-  const [first] = there;
-  if (first === undefined) return '';
-  return there.every(value => value === first)
-    ? isValue(name)
-      ? write(first)
-      : `${name} ${write(first).replaceAll(' ', '\u00a0')}`
-    : name;
+  const level = levelIn(values);
+  if (level === null) return '';
+  if (level === 'several') return name;
+  return isValue(name) ? write(level) : `${name} ${write(level).replaceAll(' ', '\u00a0')}`;
 }
 
 const isValue = (name: string): boolean => /^[−-]?[\d,.]+$/.test(name);

@@ -37,7 +37,7 @@ export function planOf(request: PlanRequest): Plan {
     title: figure.words.title,
     subtitle: figure.words.subtitle,
     axisNote: axisNote(measuresOf(layers, applied), asked),
-    legend: legendOf(applied, layers, livery),
+    legend: legendOf(request, layers),
     categories,
     panels: panelsOf({ figure, titles: panelTitles, layers, lines, bands, applied, write, labelled: Boolean(labelled) }),
     gridlines: figure.scales.gridlines,

@@ -1,6 +1,6 @@
-import { penWords } from 'core/cue';
+import { penWord } from 'core/cue';
 import { withPen, type Helper, type Measure } from 'core/frame';
-import { choiceToken, plainOptions, textToken, type Option, type Sentence, type SentencePart } from 'core/sentence';
+import { choiceToken, plainOptions, textToken, type Option, type Sentence, type SentencePart, type Token } from 'core/sentence';
 import type { ColumnType } from 'core/table';
 import { helperSentence } from './helper-sentence';
 import { partsOfMeasure, ROWS, SUMMARIES } from './measure-names';
@@ -130,20 +130,20 @@ function shapeSentence(figure: Figure, table: TableWords | undefined): Sentence 
 /** How each measure that is a line is drawn. */
 function lineSentences({ data, shape }: Figure): SentencePart[] {
   const lines = data.measures.map((measure, i) => ({ measure, i })).filter(({ measure }) => isLine(measure.shape ?? shape.mark));
-  return lines.flatMap(({ measure, i }): SentencePart[] => [
-    data.measures.length > 1 ? ` The line of ${measure.name} is ` : ' The line is ',
-    ...penParts(`pen:${i}`, measure),
-    '.',
+  if (lines.length === 0) return [];
+  const named = data.measures.length > 1;
+  const parts = lines.flatMap(({ measure, i }, at): SentencePart[] => [
+    `${at ? ',' : ' Lines are'} ${named ? `${measure.name} ` : ''}`,
+    penToken(`pen:${i}`, measure),
   ]);
+  return [...parts, '.'];
 }
 
 export const isLine = (shape: string | null): boolean => shape === 'line' || shape === 'step';
 
-/** "2 px wide, solid, without markers". */
-export function penParts(prefix: string, { pen }: Measure | Helper): SentencePart[] {
-  const { width, dash, marker } = penWords(prefix, withPen({ width: 2, dash: 'solid', marker: '' }, pen));
-  return [width, ', ', dash, ', ', marker];
-}
+/** "2 px wide, solid". */
+export const penToken = (key: string, { name, pen }: Measure | Helper): Token =>
+  penWord(key, `Line of ${name}`, withPen({ width: 2, dash: 'solid', marker: '' }, pen));
 
 const ARRANGE: readonly Option[] = [
   { value: 'side', label: 'side by side' },

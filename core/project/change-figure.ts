@@ -1,4 +1,4 @@
-import { changePen, kindOf, typedNumber, type Cue } from 'core/cue';
+import { kindOf, readPen, typedNumber, type Cue } from 'core/cue';
 import type { FigureData, Helper, LayerShape, Measure, Order } from 'core/frame';
 import type { TableWords } from './brief';
 import { firstFigure } from './first-figure';
@@ -24,9 +24,9 @@ export function changeFigure(figure: Figure, token: string, value: string, table
     case 'layer':
       return changeMeasures(data, at, measure => ({ ...measure, shape: value === 'same' ? null : (value as LayerShape) }));
     case 'pen':
-      return changeMeasures(data, at, measure => ({ ...measure, pen: changePen(measure.pen, token.split(':')[2] ?? '', value) }));
+      return changeMeasures(data, at, measure => ({ ...measure, pen: readPen(measure.pen, value) }));
     case 'helper-pen':
-      return changeHelpers(data, at, helper => ({ ...helper, pen: changePen(helper.pen, token.split(':')[2] ?? '', value) }));
+      return changeHelpers(data, at, helper => ({ ...helper, pen: readPen(helper.pen, value) }));
     case 'format':
       return changeMeasures(data, at, measure => ({ ...measure, format: value || null }));
     case 'helper-scope':

@@ -1,6 +1,6 @@
 import { helperScopeSchema, type Helper, type HelperScope } from 'core/frame';
 import { choiceToken, type Option, type Sentence } from 'core/sentence';
-import { formatToken, isLine, penParts, type TableWords } from './brief';
+import { formatToken, isLine, penToken, type TableWords } from './brief';
 import type { Figure, NumberFormat } from './schema';
 import { AXIS_OPTIONS } from './scales-sentence';
 import { LAYER_OPTIONS } from './shape-options';
@@ -29,7 +29,7 @@ export function helperSentence(
       ...LAYER_OPTIONS.slice(1).filter(option => option.value !== 'none'),
     ]),
     ...(helper.shape === null ? [] : [' ', choiceToken(`helper-axis:${i}`, `Axis of ${helper.name}`, helper.axis, AXIS_OPTIONS)]),
-    ...(isLine(helper.shape) ? [', ', ...penParts(`helper-pen:${i}`, helper)] : []),
+    ...(isLine(helper.shape) ? [', ', penToken(`helper-pen:${i}`, helper)] : []),
     ...(formats.length ? [', ', formatToken(`helper-format:${i}`, helper.name, helper.format, formats)] : []),
     '.',
   ];

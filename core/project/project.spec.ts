@@ -78,8 +78,8 @@ describe('the brief', () => {
     ['layer:0', 'line', /Show milk/, changed => changed.data.measures[0]?.shape, 'line'],
     ['format:0', 'volume', /Show milk/, changed => changed.data.measures[0]?.format, 'volume'],
     ['mark', 'bar', /as lying bars/, changed => changed.shape.mark, 'bar'],
-    ['pen:0:width', '3', /Draw it 16:9\. Values/, changed => changed.data.measures[0]?.pen, { width: 3, dash: null, marker: null }],
-    ['mark', 'step', /The line is 2 px wide, solid, without markers\./, changed => changed.shape.mark, 'step'],
+    ['pen:0', 'width:3', /Draw it 16:9\. Values/, changed => changed.data.measures[0]?.pen, { width: 3, dash: null, marker: null }],
+    ['mark', 'step', /Lines are 2 px wide, solid\./, changed => changed.shape.mark, 'step'],
     ['proportion', '1:1', /Draw it 1:1/, changed => changed.shape.proportion, '1:1'],
     ['unit', 'hL', /in hL with/, changed => changed.scales.unit, 'hL'],
     ['decimals', '2', /with 2 decimals/, changed => changed.scales.decimals, 2],
@@ -103,15 +103,11 @@ describe('the brief', () => {
   });
   it('a line’s width, dash and markers are words; what they cannot be is refused', () => {
     const line = { ...figure, ...changeFigure(figure, 'mark', 'line', tables) };
-    const dashed = { ...line, ...changeFigure(line, 'pen:0:dash', 'dotted', tables) };
-    const marked = { ...dashed, ...changeFigure(dashed, 'pen:0:marker', 'ring', tables) };
-    expect(reads(marked)).toContain('The line is 2 px wide, dotted, with rings.');
-    for (const [token, value] of [
-      ['pen:0:width', '0'],
-      ['pen:0:dash', 'wavy'],
-      ['pen:0:marker', 'cow'],
-    ] as const)
-      expect(() => changeFigure(line, token, value, tables)).toThrow();
+    const dashed = { ...line, ...changeFigure(line, 'pen:0', 'dash:dotted', tables) };
+    const marked = { ...dashed, ...changeFigure(dashed, 'pen:0', 'marker:ring', tables) };
+    expect(reads(marked)).toContain('Lines are 2 px wide, dotted, with rings.');
+    for (const value of ['width:0', 'dash:wavy', 'marker:cow', 'scent:sweet', ''])
+      expect(() => changeFigure(line, 'pen:0', value, tables)).toThrow();
   });
   it('has no other token', () => expect(() => changeFigure(figure, 'glow', '1', tables)).toThrowError(RangeError));
 });
