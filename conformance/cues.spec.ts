@@ -89,6 +89,7 @@ const variants: Readonly<Record<CueKindName, readonly object[]>> = {
   ],
   rule: [
     {},
+    { scope: { ...along, within: 'g' }, branches: [{ name: 'a', when: 'x > avg(x)' }] },
     {
       branches: [
         { name: 'a', when: 'x > avg(y) over (partition by g)' },

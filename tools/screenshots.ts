@@ -21,8 +21,26 @@ const goTo = (page: Page, figure: string): Promise<void> =>
 
 const views: readonly View[] = [
   { name: 'workspace' },
-  { name: 'workspace-dark', scheme: 'dark', steps: page => goTo(page, 'Wheels by hut') },
-  { name: 'workspace-large', size: { width: 1920, height: 1080 }, steps: page => goTo(page, 'Wheels by hut') },
+  { name: 'workspace-dark', scheme: 'dark', steps: page => goTo(page, 'Expected range') },
+  { name: 'workspace-large', size: { width: 1920, height: 1080 }, steps: page => goTo(page, 'Milk and fat') },
+  {
+    name: 'gallery',
+    steps: async page => {
+      await page.getByRole('button', { name: 'Gallery' }).click();
+      await page.getByRole('dialog', { name: 'Gallery' }).getByRole('img').last().waitFor();
+    },
+  },
+  {
+    name: 'add-a-cue',
+    steps: async page => {
+      await page.getByRole('button', { name: 'Add a cue' }).click();
+      await page.keyboard.type('average');
+      await page.getByRole('option').first().waitFor();
+    },
+  },
+  { name: 'plan', steps: page => goTo(page, 'Plan of wheels') },
+  { name: 'span', steps: page => goTo(page, 'Nights') },
+  { name: 'direction', scheme: 'dark', steps: page => goTo(page, 'Direction') },
   { name: 'plain-and-cued', steps: page => page.getByRole('radio', { name: 'both' }).click() },
   {
     name: 'why',
@@ -42,8 +60,6 @@ const views: readonly View[] = [
     },
   },
   { name: 'windows-in-panels', steps: page => goTo(page, 'Milk so far by valley') },
-  { name: 'change-by-month', steps: page => goTo(page, 'Change by month') },
-  { name: 'ratio-by-quarter', steps: page => goTo(page, 'Fat content by quarter') },
   {
     name: 'formula-desk',
     steps: async page => {

@@ -1,7 +1,7 @@
 import { CdkDrag, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { asRule, kindOf, type AppliedCue, type Cue, type CueWords } from 'core/cue';
+import { asRule, cueScopeOf, helperScopeOf, kindOf, type AppliedCue, type Cue, type CueWords } from 'core/cue';
 import type { NamedFormula } from 'core/formula';
 import type { Figure } from 'core/project';
 import type { Token } from 'core/sentence';
@@ -117,10 +117,11 @@ export class CueList {
       title: token.about,
       name: null,
       formula: token.input.value,
+      scope: helperScopeOf(cue.scope),
       before: this.columnsBefore(cue, token),
-      use: ({ formula }) => {
+      use: ({ formula, scope }) => {
         const now = this.store.figure?.cues.find(other => other.id === cue.id) ?? cue;
-        this.change(kindOf(now).change(now, token.key, formula, this.words()));
+        this.change({ ...kindOf(now).change(now, token.key, formula, this.words()), scope: cueScopeOf(scope, now.scope) });
         return null;
       },
     });

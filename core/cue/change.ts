@@ -41,7 +41,7 @@ export const change = defineKind<ChangeCue>({
     quiet: false,
     looks: { rise: look('pasture', 'none', 'up'), fall: look('clay', 'none', 'down') },
   }),
-  ordered: true,
+  orders: 'must',
   differs: true,
   tokens: {
     from: choice('from', 'Compared with', [

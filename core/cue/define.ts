@@ -6,7 +6,7 @@ import type { CueBase, CueKind, CueWords, Expansion, FoundProblem, WhyFacts } fr
 import { levelToken, levelWords, readLevel, typedNumber, type Level } from './level';
 import { changePen, penSentence } from './pen-tokens';
 import { changeLook, colourToken, finerLook, labelsToken, lookSchema, type Look } from './look';
-import { readScope, scopeSchema, scopeToken, windowOf } from './scope';
+import { readScope, scopeSchema, scopeToken, windowOf, type Orders } from './scope';
 import type { Treatment, TreatmentOf } from './treatments';
 import { penSchema, withPen, type Frame } from 'core/frame';
 
@@ -23,8 +23,8 @@ export interface KindDef<C extends CueBase> {
   readonly search: string;
   readonly schema: z.ZodMiniType<C>;
   fresh(words: CueWords): Omit<C, 'id' | 'kind' | 'on'>;
-  /** The cue follows an order: without one it has no meaning. */
-  readonly ordered?: boolean;
+  /** Whether the cue follows an order; it may unless said. */
+  readonly orders?: Orders;
   /** Labels can tell a difference. */
   readonly differs?: boolean;
   readonly tokens: Readonly<Record<string, TokenOf<C>>>;
@@ -91,7 +91,7 @@ export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
     renamed: (cue, from, to) => renamedIn(def, cue, from, to),
     expand: (cue, nameFor) => withShares(cue, drawnBy(cue, def.expand(cue, nameFor)), nameFor),
     problems: (cue, frame) => {
-      const common = commonProblems(cue, frame, def.columns(cue), def.ordered ?? false);
+      const common = commonProblems(cue, frame, def.columns(cue), def.orders === 'must');
       return common.some(({ rests }) => rests) ? common : [...common, ...(def.problems?.(cue, frame) ?? [])];
     },
     why: (cue, facts) => def.why(cue, facts),
@@ -105,7 +105,7 @@ function sharedTokens<C extends CueBase>(def: KindDef<C>): Record<string, TokenO
   return {
     measure: measure('measure'),
     scope: {
-      token: (cue, words) => scopeToken(cue.scope, words, def.ordered ?? false),
+      token: (cue, words) => scopeToken(cue.scope, words, def.orders ?? 'may'),
       set: (cue, value) => ({ ...cue, scope: readScope(value) }),
     },
     quiet: yesNo('quiet', 'All the others', 'quiet the rest', 'leave the rest'),

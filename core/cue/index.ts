@@ -12,7 +12,7 @@ export { penWord, readPen } from './pen-tokens';
 
 // Levels and scopes, as they are typed and chosen.
 export { levelWords, readLevel, typedNumber, type Level } from './level';
-export { scopeValue } from './scope';
+export { cueScopeOf, helperScopeOf, scopeValue } from './scope';
 
 // Applying them.
 export { applyCues, type AppliedCue } from './apply-cues';

@@ -158,6 +158,28 @@ describe('helper columns of kinds that mark and compare, by hand', () => {
       { branch: [n, 'big', 'even', n], big: [n, 40, n, n], even: [n, n, 20, n] },
     ],
     [
+      'rule: an average without a window of its own looks where the scope says; one with a window where that says',
+      'rule',
+      {
+        scope: { kind: 'within', column: 'g' },
+        branches: [
+          { name: 'beyond', when: 'a > avg(a)' },
+          { name: 'least', when: 'a = min(a) over ()' },
+        ],
+      },
+      [1, 2, 3, 10, 20, 30],
+      [n, n, n, n, n, n],
+      { beyond: [n, n, 3, n, n, 30], least: [1, n, n, n, n, n] },
+    ],
+    [
+      'rank has no order but its own: one that was given is left out',
+      'rank',
+      { n: 1, scope: along },
+      [10, 12, 8, 12],
+      [n, n, n, n],
+      { rank: [3, 1, 4, 1], in: [n, 12, n, 12] },
+    ],
+    [
       'extremes along an order: highest so far',
       'extremes',
       { which: 'highest', scope: along },

@@ -5,7 +5,7 @@ import * as z from 'zod/mini';
 import { negativeProblems, samenessProblems } from './common-problems';
 import { choice, cueFields, defineKind, markOf, number } from './define';
 import { look } from './look';
-import { legendScope, partitionOf, rowsInScope, scopeWords } from './scope';
+import { legendScope, partitionOf, rowsInScope, scopeWords, withoutOrder } from './scope';
 import type { HelperFormula } from './kind';
 
 const schema = z.object({
@@ -26,6 +26,8 @@ export const rank = defineKind<RankCue>({
   help: 'Mark the top or bottom few, or those that together make most of the total.',
   search: 'top bottom first last best worst ranking places pareto 80 share position',
   schema,
+  // A place among the rows so far is more than a window can tell.
+  orders: 'never',
   fresh: ({ measures }) => ({
     measure: measures[0] ?? '',
     scope: { kind: 'figure' },
@@ -70,7 +72,8 @@ export const rank = defineKind<RankCue>({
   columns: cue => [cue.measure],
   expand: (cue, nameFor) => {
     const m = nameText(cue.measure);
-    const [part, desc] = [partitionOf(cue.scope), cue.end === 'top' ? ' desc' : ''];
+    const scope = withoutOrder(cue.scope);
+    const [part, desc] = [partitionOf(scope), cue.end === 'top' ? ' desc' : ''];
     const rank: HelperFormula = {
       part: 'rank',
       name: nameFor('rank'),
@@ -93,7 +96,7 @@ export const rank = defineKind<RankCue>({
     }[cue.unit];
     const found = { part: 'in', name: nameFor('in'), formula: `case when ${within} then ${m} end` };
     const rest = { part: 'rest', name: nameFor('rest'), formula: `case when ${nameText(found.name)} is null then ${m} end` };
-    return { helpers: [rank, share, found, rest], treatments: [markOf(cue, 'in', `${legendOf(cue)}${legendScope(cue.scope)}`)] };
+    return { helpers: [rank, share, found, rest], treatments: [markOf(cue, 'in', `${legendOf(cue)}${legendScope(scope)}`)] };
   },
   problems: (cue, frame) => [
     ...samenessProblems(cue.measure, frame),
@@ -101,9 +104,10 @@ export const rank = defineKind<RankCue>({
   ],
   why: (cue, { frame, row, helper, write }) => {
     const column = columnOf(frame.table, cue.measure) as Column;
-    const peers = rowsInScope(cue.scope, frame, row).filter(other => !isMissing(column, other));
+    const scope = withoutOrder(cue.scope);
+    const peers = rowsInScope(scope, frame, row).filter(other => !isMissing(column, other));
     const value = write(cue.measure, column.data[row] as number);
-    const place = `number ${helper('rank')} of ${counted(peers.length, frame.category)}${scopeWords(cue.scope, frame, row)}`;
+    const place = `number ${helper('rank')} of ${counted(peers.length, frame.category)}${scopeWords(scope, frame, row)}`;
     const from = cue.end === 'bottom' ? ' from the bottom' : '';
     return `${cue.measure} ${value} is ${place}${from}`;
   },

@@ -36,7 +36,7 @@ export const rescale = defineKind<RescaleCue>({
     quiet: false,
     looks: {},
   }),
-  ordered: true,
+  orders: 'must',
   tokens: {
     to: choice('to', 'Scaled to', [
       { value: 'index', label: 'an index' },

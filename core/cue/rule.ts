@@ -4,6 +4,7 @@ import * as z from 'zod/mini';
 import { cueFields, defineKind, markOf, type TokenOf } from './define';
 import type { HelperFormula } from './kind';
 import { look } from './look';
+import { lookingIn } from './scope';
 import { treatmentSchema, type Treatment } from './treatments';
 
 const MOST_BRANCHES = 9;
@@ -11,7 +12,7 @@ const formula = z.string().check(z.minLength(1), z.maxLength(10_000));
 const columnSchema = z.object({ part: z.string(), name: z.string(), formula, as: z.optional(z.enum(['percent', 'number'])) });
 
 /**
- * Named formulas, then branches: the first whose condition is true takes the row. `columns` and `shows` are what another cue brought when
+ * Named formulas, then branches: the first whose condition is true takes the row. Aggregates without a window look where the scope says. `columns` and `shows` are what another cue brought when
  * it was opened as formulas.
  */
 const schema = z.object({
@@ -53,7 +54,7 @@ export const rule = defineKind<RuleCue>({
       measure: measures[0] ?? '',
       scope: { kind: 'figure' },
       columns: [],
-      branches: [{ name: 'branch 1', when: `${m} > 1.2 * avg(${m}) over ()` }],
+      branches: [{ name: 'branch 1', when: `${m} > 1.2 * avg(${m})` }],
       shows: [],
       quiet: true,
       looks: { 'branch 1': look('brass', 'value') },
@@ -86,15 +87,17 @@ export const rule = defineKind<RuleCue>({
     say('quiet'),
     '.',
   ],
-  finer: (_cue, say) => [['The rule has ', say('count'), '.']],
+  finer: (_cue, say) => [['The rule has ', say('count'), '; what sums or counts in it looks ', say('scope'), '.']],
   parts: cue => cue.branches.map(branch => branch.name),
   columns: cue => [cue.measure],
   expand: (cue, nameFor) => {
-    const columns = named(cue.columns, nameFor);
+    const columns = named(cue.columns, nameFor).map(column => ({ ...column, formula: lookingIn(cue.scope, column.formula) }));
     const given = new Map(cue.columns.map((column, i) => [column.name, columns[i]?.name ?? column.name]));
     if (cue.branches.length === 0) return { helpers: columns, treatments: cue.shows };
     const m = nameText(cue.measure);
-    const cases = cue.branches.map(({ name, when }) => `when ${renameNames(when, given)} then ${literalText('text', name)}`);
+    const cases = cue.branches.map(
+      ({ name, when }) => `when ${lookingIn(cue.scope, renameNames(when, given))} then ${literalText('text', name)}`,
+    );
     const branch: HelperFormula = { part: 'branch', name: nameFor('branch'), formula: `case ${cases.join(' ')} end` };
     const values = cue.branches.map(({ name }): HelperFormula => ({
       part: name,

@@ -40,7 +40,7 @@ export const running = defineKind<RunningCue>({
     quiet: true,
     looks: {},
   }),
-  ordered: true,
+  orders: 'must',
   tokens: {
     of: choice('of', 'What runs', [
       { value: 'total', label: 'total' },

@@ -1,5 +1,5 @@
-import { nameText } from 'core/formula';
-import type { Frame } from 'core/frame';
+import { addWindows, nameText } from 'core/formula';
+import type { Frame, HelperScope } from 'core/frame';
 import { choiceToken, type Option, type Token } from 'core/sentence';
 import { cellAt, columnOf, textAt, type Column } from 'core/table';
 import * as z from 'zod/mini';
@@ -28,6 +28,24 @@ export const orderOf = (scope: CueScope): string =>
 /** The scope as the window of a formula; along an order it looks at all rows up to there. `bounds` narrows it. */
 export const windowOf = (scope: CueScope, bounds = ''): string => `over (${`${partitionOf(scope)}${orderOf(scope)} ${bounds}`.trim()})`;
 
+/** A scope without its order: within the same column, or the whole figure. */
+export const withoutOrder = (scope: CueScope): CueScope =>
+  scope.kind !== 'along' ? scope : scope.within === null ? { kind: 'figure' } : { kind: 'within', column: scope.within };
+
+/** A formula in which every aggregate that has no window of its own looks where the scope says. */
+export const lookingIn = (scope: CueScope, formula: string): string => addWindows(formula, `${partitionOf(scope)}${orderOf(scope)}`.trim());
+
+/** The scope as a helper column has it, whose orders always rise. */
+export function helperScopeOf(scope: CueScope): HelperScope {
+  return scope.kind === 'along' ? { kind: 'along', column: scope.column, within: scope.within } : scope;
+}
+
+/** A helper column's scope as a cue has it; one that was not changed stays as the cue has it. */
+export function cueScopeOf(scope: HelperScope, before: CueScope): CueScope {
+  if (scope.kind === 'own' || JSON.stringify(scope) === JSON.stringify(helperScopeOf(before))) return before;
+  return scope.kind === 'along' ? { ...scope, descending: false } : scope;
+}
+
 /** The columns that a scope needs. */
 export const scopeColumns = (scope: CueScope): string[] => {
   if (scope.kind === 'figure') return [];
@@ -42,16 +60,19 @@ function wordsOf(scope: CueScope): string {
   return scope.kind === 'within' ? `within each ${scope.column}` : alongWords(scope);
 }
 
-/** Where to look. `ordered`: the cue has no meaning without an order, so only orders are offered. */
-export function scopeToken(scope: CueScope, words: CueWords, ordered: boolean): Token {
+/** Whether a cue may follow an order, must, or cannot. */
+export type Orders = 'may' | 'must' | 'never';
+
+/** Where to look; orders are offered as the cue can follow them. */
+export function scopeToken(scope: CueScope, words: CueWords, orders: Orders): Token {
   const within = words.scopes.map((column): CueScope => ({ kind: 'within', column }));
-  const orders = [words.category, ...words.measures];
-  const along = orders.flatMap(column =>
+  const along = [words.category, ...words.measures].flatMap(column =>
     [false, true].flatMap(descending =>
       [null, ...words.scopes].map((name): CueScope => ({ kind: 'along', column, descending, within: name })),
     ),
   );
-  const offered: CueScope[] = ordered ? along : [{ kind: 'figure' }, ...within, ...along];
+  const unordered: CueScope[] = [{ kind: 'figure' }, ...within];
+  const offered = orders === 'must' ? along : orders === 'never' ? unordered : [...unordered, ...along];
   const value = scopeValue(scope);
   const all = offered.some(item => scopeValue(item) === value) ? offered : [...offered, scope];
   const options = all.map((item): Option => ({ value: scopeValue(item), label: wordsOf(item) }));
