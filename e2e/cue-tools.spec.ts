@@ -21,6 +21,23 @@ import {
 test.beforeEach(({ page }) => openApp(page));
 const finer = (page: Page, nth = 0) => brief(page).getByRole('button', { name: 'finer' }).nth(nth).click();
 
+test('Enter on “Add a cue” opens the search ready to be typed into, and Enter takes its first offer', async ({ page }) => {
+  await brief(page).getByRole('button', { name: 'Add a cue' }).press('Enter');
+  await expect(page.getByLabel('Find a cue')).toBeFocused();
+  // However low the button stands, the whole sheet is on the screen and its list scrolls.
+  await expect
+    .poll(async () => {
+      const box = await page.getByRole('dialog').boundingBox();
+      return box !== null && box.height > 200 && box.y >= 0 && box.y + box.height <= 800;
+    })
+    .toBe(true);
+  await page.locator('[data-offer="rule"]').scrollIntoViewIfNeeded();
+  await expect(page.locator('[data-offer="rule"]')).toBeInViewport();
+  await page.keyboard.type('avg');
+  await page.keyboard.press('Enter');
+  await expect(brief(page)).toContainText('Draw the average of milk');
+});
+
 test('the search finds cues by typed words, shows what each would mark, and says when there is none', async ({ page }) => {
   await brief(page).getByRole('button', { name: 'Add a cue' }).click();
   const sheet = page.getByRole('dialog');

@@ -87,7 +87,8 @@ function categoryAxis(plan: Plan): object {
         }
       : { offset: wide }),
     grid: { display: false },
-    border: { color: livery.soft, width: 1 },
+    // Where values fall below zero, the line to read from is that of zero.
+    border: { color: livery.soft, width: 1, display: !plan.panels.some(({ axes }) => crossesZero(axes[0])) },
     ticks: {
       color: livery.ink,
       font: { family: livery.font, size: 12 },
@@ -101,6 +102,13 @@ function categoryAxis(plan: Plan): object {
       callback: (value: unknown) => shortened(categories[Number(value)] ?? '', longest),
     },
   };
+}
+
+const crossesZero = (axis: AxisPlan | undefined): boolean => axis !== undefined && axis.scale.low < 0 && axis.scale.high > 0;
+
+function gridOf({ gridlines, livery }: Plan, axis: AxisPlan | undefined): object {
+  const line = gridlines ? livery.hair : 'transparent';
+  return { color: crossesZero(axis) ? ({ tick }: { tick?: { value: number } }) => (tick?.value === 0 ? livery.soft : line) : line };
 }
 
 interface Ticked {
@@ -124,7 +132,7 @@ function valueAxis(plan: Plan, panel: number, axis: number): object {
     min: scale.low,
     max: scale.high,
     // Two grids would cross each other: the first axis has it.
-    grid: { display: gridlines && axis === 0, color: livery.hair, lineWidth: 1, drawTicks: false },
+    grid: { ...gridOf(plan, shown), display: axis === 0 && (gridlines || crossesZero(shown)), lineWidth: 1, drawTicks: false },
     border: { display: false },
     afterBuildTicks: (item: Ticked) => (item.ticks = scale.ticks.map(value => ({ value }))),
     ticks: {

@@ -34,8 +34,8 @@ const views: readonly View[] = [
     name: 'add-a-cue',
     steps: async page => {
       await page.getByRole('button', { name: 'Add a cue' }).click();
-      await page.keyboard.type('average');
-      await page.getByRole('option').first().waitFor();
+      await page.getByLabel('Find a cue').fill('average');
+      await page.locator('[data-offer="typical"] canvas').waitFor();
     },
   },
   { name: 'plan', steps: page => goTo(page, 'Plan of wheels') },

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, input, output, signal, viewChild } from '@angular/core';
 import { findCues, type Cue, type CueOffer, type CueWords } from 'core/cue';
 import { CuePreview } from './cue-preview';
 
@@ -11,6 +12,7 @@ import { CuePreview } from './cue-preview';
   template: `
     <p class="sheet-head">Say what matters</p>
     <input
+      #field
       class="field mb-1"
       type="search"
       aria-label="Find a cue"
@@ -45,8 +47,14 @@ import { CuePreview } from './cue-preview';
 export class CueOffers {
   readonly words = input.required<CueWords>();
   readonly taken = output<Cue>();
+  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   protected readonly query = signal('');
   protected readonly offers = computed((): CueOffer[] => findCues(this.query(), this.words()));
+
+  constructor() {
+    // It comes after the sheet that holds it, which had nothing to give the focus to.
+    afterNextRender(() => this.field().nativeElement.focus());
+  }
 
   protected takeFirst(): void {
     const [first] = this.offers();

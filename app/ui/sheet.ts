@@ -74,6 +74,7 @@ export class Sheet {
     overlay.backdropClick().subscribe(() => this.close());
     overlay.keydownEvents().subscribe(event => this.onKey(event, pane));
     overlay.detachments().subscribe(() => trap.destroy());
+    keepInView(overlay);
     this.isOpen.set(true);
     this.opened.emit();
     // At once, so that what is typed right after the opening key lands here; later for what is loaded first.
@@ -114,6 +115,18 @@ export class Sheet {
       this.jump(event, pane);
     }
   }
+}
+
+/** What is loaded after the sheet has opened makes it grow: it is placed anew then. One that shrinks as words are typed stays where it is. */
+function keepInView(overlay: OverlayRef): void {
+  let height = 0;
+  const growth = new ResizeObserver(([entry]) => {
+    const now = entry?.borderBoxSize[0]?.blockSize ?? 0;
+    if (now > height) overlay.updatePosition();
+    height = now;
+  });
+  growth.observe(overlay.overlayElement);
+  overlay.detachments().subscribe(() => growth.disconnect());
 }
 
 // Letters typed within this time are one word.

@@ -178,7 +178,10 @@ export const yesNo = <C>(field: keyof C, about: string, yes: string, no: string)
 
 /** A measure or helper column of the figure. */
 export const measure = <C>(field: keyof C, about = 'Measure'): TokenOf<C> => ({
-  token: (cue, words, key) => choiceToken(key, about, String(cue[field]), plainOptions(words.measures)),
+  token: (cue, words, key) => {
+    const token = choiceToken(key, about, String(cue[field]), plainOptions(words.measures));
+    return token.text === '' ? { ...token, text: 'another measure' } : token;
+  },
   set: (cue, value) => ({ ...cue, [field]: value }),
 });
 

@@ -28,6 +28,7 @@ describe('cues that draw', () => {
         [1, '+10', 'end'],
       ],
     ],
+    ['plan: its labels have room above the tallest stack', planned([make('plan', { plan: 'goal' })]), scaleOf, [0, 44]],
     [
       'plan: the whole on top, as a line with markers beside it',
       planned([make('plan', { plan: 'goal', way: 'line', total: true })]),

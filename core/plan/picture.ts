@@ -47,7 +47,7 @@ function asksForRoom(item: Treatment): boolean {
     case 'ramp':
       return item.look.label !== 'none' || item.look.glyph !== '';
     case 'split':
-      return item.total !== null;
+      return item.total !== null || item.parts.some(({ look }) => look.label !== 'none');
     case 'line':
       return item.label;
     case 'span':

@@ -131,9 +131,9 @@ function shapeSentence(figure: Figure, table: TableWords | undefined): Sentence 
 function lineSentences({ data, shape }: Figure): SentencePart[] {
   const lines = data.measures.map((measure, i) => ({ measure, i })).filter(({ measure }) => isLine(measure.shape ?? shape.mark));
   if (lines.length === 0) return [];
-  const named = data.measures.length > 1;
+  if (data.measures.length === 1) return lines.flatMap(({ measure }): SentencePart[] => [' Lines are ', penToken('pen:0', measure), '.']);
   const parts = lines.flatMap(({ measure, i }, at): SentencePart[] => [
-    `${at ? ',' : ' Lines are'} ${named ? `${measure.name} ` : ''}`,
+    at ? `, of ${measure.name} ` : ` The line of ${measure.name} is `,
     penToken(`pen:${i}`, measure),
   ]);
   return [...parts, '.'];
