@@ -1,6 +1,7 @@
 import type { Chart, Plugin } from 'chart.js';
 import { GAP_BEYOND, placeBarLabels, type BarEnd, type Box } from 'core/label';
 import type { LabelAsk, Layer, Plan } from 'core/plan';
+import { titleBoxes } from './axis-titles';
 import { Geometry, isBar } from './geometry';
 import { haloText, writeLevelLabels } from './level-labels';
 import { GLYPH } from './glyph-painter';
@@ -27,10 +28,11 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
     const geometry = new Geometry(chart, plan);
     // All layers of the drawing together, so that no label stands on another's.
     const wanted = plan.layers.flatMap(layer => wantedOf(chart, layer, plan, geometry, size));
+    const titles = titleBoxes(chart, plan);
     const boxes = placeBarLabels(
       wanted.map(({ end }) => end),
       roomOf(chart),
-      pointsBeside(plan, geometry),
+      [...titles, ...pointsBeside(plan, geometry)],
     );
     // Lines may run behind a label.
     const crossed = plan.lines.length > 0 || plan.layers.some(layer => !isBar(layer));
@@ -41,7 +43,7 @@ export const barLabels = (planNow: () => Plan): Plugin<'bar'> => ({
       ctx.fillStyle = onColour === null ? plan.livery.ink : readableOn(onColour, plan.livery);
       ctx.fillText(ask.text, x, y);
     });
-    writeLevelLabels(chart, plan, geometry, boxes);
+    writeLevelLabels(chart, plan, geometry, [...titles, ...boxes]);
     ctx.restore();
   },
 });

@@ -9,6 +9,9 @@ export { CATEGORY_AXIS, stripId, valueAxisId };
 
 // From here on names cost more than they tell: the category axis counts, and a few of its places are named.
 const MANY = 400;
+// Numbers of the value axes, and their distance from it, in CSS pixels.
+const NUMBER_SIZE = 12;
+const NUMBER_GAP = 8;
 export const isCounted = ({ categories }: Plan): boolean => categories.length > MANY;
 
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
@@ -111,6 +114,23 @@ function gridOf({ gridlines, livery }: Plan, axis: AxisPlan | undefined): object
   return { color: crossesZero(axis) ? ({ tick }: { tick?: { value: number } }) => (tick?.value === 0 ? livery.soft : line) : line };
 }
 
+interface Fitted {
+  readonly ctx: CanvasRenderingContext2D;
+  width: number;
+  height: number;
+}
+
+/** The layout shares out room by the number of axes, and cuts numbers where panels are many: each gets what its own numbers need. */
+function fitNumbers(axis: Fitted, tickLabels: readonly string[], { lying, livery }: Plan): void {
+  if (lying) {
+    axis.height = Math.max(axis.height, NUMBER_SIZE + 2 * NUMBER_GAP);
+    return;
+  }
+  axis.ctx.font = `${NUMBER_SIZE}px ${livery.font}`;
+  const widest = Math.max(0, ...tickLabels.map(text => axis.ctx.measureText(text).width));
+  axis.width = Math.max(axis.width, widest + 2 * NUMBER_GAP);
+}
+
 interface Ticked {
   ticks: { value: number }[];
 }
@@ -135,11 +155,12 @@ function valueAxis(plan: Plan, panel: number, axis: number): object {
     grid: { ...gridOf(plan, shown), display: axis === 0 && (gridlines || crossesZero(shown)), lineWidth: 1, drawTicks: false },
     border: { display: false },
     afterBuildTicks: (item: Ticked) => (item.ticks = scale.ticks.map(value => ({ value }))),
+    ...(panels.length > 1 && shown?.numbers ? { afterFit: (item: Fitted) => fitNumbers(item, tickLabels, plan) } : {}),
     ticks: {
       display: shown?.numbers ?? false,
       color: livery.soft,
-      font: { family: livery.font, size: 12 },
-      padding: 8,
+      font: { family: livery.font, size: NUMBER_SIZE },
+      padding: NUMBER_GAP,
       autoSkip: true,
       autoSkipPadding: 6,
       maxRotation: 0,

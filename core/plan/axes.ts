@@ -19,6 +19,8 @@ export interface AxesRequest {
 
 // Room beyond the tallest bar for a value written at its end, as a share of the axis.
 const LABEL_HEADROOM = 0.1;
+// In a low panel full room for labels would leave none for what they speak of.
+const MOST_HEADROOM = 0.4;
 
 /** The value axes of every panel, fitted around what is read at them. */
 export function panelsOf(request: AxesRequest): PanelPlan[] {
@@ -51,7 +53,7 @@ function scaleOf(request: AxesRequest, axis: number): LinearScale {
   // A panel of lines needs room on both sides.
   const share = titles.length === 1 ? 1 : titles.length * (lengths ? 1.5 : 1.8);
   return linearScale(lists.length === 1 ? (lists[0] as Float64Array) : concatenated(lists), {
-    headroom: labelled ? LABEL_HEADROOM * share : 0,
+    headroom: labelled ? Math.min(MOST_HEADROOM, LABEL_HEADROOM * share) : 0,
     zero: choice.zero === 'auto' ? lengths : choice.zero === 'kept',
     low: choice.low,
     high: figure.shape.arrange === 'full' && lengths ? (choice.high ?? 1) : choice.high,
