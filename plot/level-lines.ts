@@ -1,5 +1,6 @@
 import type { Chart, Plugin } from 'chart.js';
-import { levelIn, type LinePlan, type Plan } from 'core/plan';
+import type { LinePlan, Plan } from 'core/plan';
+import { levelIn } from 'core/table';
 import { dashOf } from './dashes';
 import { Geometry } from './geometry';
 

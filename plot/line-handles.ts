@@ -1,4 +1,5 @@
-import { levelIn, type DragTarget, type Plan } from 'core/plan';
+import type { DragTarget, Plan } from 'core/plan';
+import { levelIn } from 'core/table';
 import type { Geometry } from './geometry';
 import { type CanvasPoint } from './geometry';
 

@@ -1,9 +1,8 @@
 import type { AppliedCue, Treatment, TreatmentOf } from 'core/cue';
 import type { Frame } from 'core/frame';
 import { counted } from 'core/sentence';
-import { columnOf, rowsWithValue, textAt, type Column, type NumericValues } from 'core/table';
+import { columnOf, levelIn, rowsWithValue, textAt, type Column, type NumericValues } from 'core/table';
 import type { PlanRequest } from './plan-of';
-import { levelIn } from './level-in';
 import type { ValueWriter } from './value-writer';
 
 /** The figure in words: what is shown, in which order, what is marked, what is missing. */

@@ -15,6 +15,5 @@ export type {
   Stroke,
 } from './plan';
 export { colourIn, type Livery } from './livery';
-export { levelIn } from './level-in';
 export { rowNames } from './category-names';
 export { styleOf, writerOf, type ValueWriter, type Writing } from './value-writer';

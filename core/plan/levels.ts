@@ -1,6 +1,6 @@
 import type { Layout, LayoutRequest } from './layers';
 import { cueDataOf, treatmentsOf } from './cue-data';
-import { levelIn } from './level-in';
+import { levelIn } from 'core/table';
 import { colourIn } from './livery';
 import type { BandPlan, LinePlan } from './plan';
 import { alongSlice } from './slices';

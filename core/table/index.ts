@@ -11,3 +11,4 @@ export { daysOf, isoDate, isoTimestamp, parseIsoDate, parseIsoTimestamp } from '
 // New tables from old.
 export { applyEdits, type CellEdit } from './overlay';
 export { takeColumn, takeRows, takeValues } from './take';
+export { levelIn } from './level-in';
