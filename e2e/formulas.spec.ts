@@ -101,6 +101,19 @@ test('a ratio is the ratio of sums', async ({ page }) => {
   await expect(brief(page)).toContainText('in a panel per measure');
 });
 
+test('“Use it” pressed at once waits for the trial: a fault keeps the desk open, what is right is taken', async ({ page }) => {
+  await write(page, 'Helper column', 'share', 'milk / smu(milk)');
+  await use(page);
+  await expect(desk(page).getByRole('status')).toContainText('smu');
+  await expect(editor(page)).toBeVisible();
+  await editor(page).click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('milk / sum(milk) over ()');
+  await page.keyboard.press('Control+Enter');
+  await expect(desk(page)).toHaveCount(0);
+  await expect(brief(page)).toContainText('Compute share');
+});
+
 test('a scope token writes the window of a helper column', async ({ page }) => {
   await write(page, 'Helper column', 'share', 'milk / sum(milk)');
   await desk(page).getByLabel('looking').selectOption({ label: 'over the whole figure' });

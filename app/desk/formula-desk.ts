@@ -16,6 +16,8 @@ import { Spark } from './spark';
 
 /** What a trial gave, and the words it was made from. */
 interface Tried {
+  readonly request: DeskRequest;
+  readonly whole: string;
   readonly own: { readonly formula: string; readonly scope: HelperScope };
   readonly result: Result<Trial>;
 }
@@ -66,6 +68,13 @@ export class FormulaDeskPanel {
     ),
     { initialValue: null },
   );
+  /** The trial that speaks of what stands at the desk now; null while it is under way. */
+  private readonly triedNow = computed(() => {
+    const tried = this.tried();
+    return tried?.whole === this.whole() && tried.request === this.desk.request() ? tried : null;
+  });
+  /** What is to be used as soon as it has been tried. */
+  private readonly wanted = signal<string | null>(null);
   protected readonly trial = computed(() => {
     const result = this.tried()?.result;
     return result?.ok ? result.value : null;
@@ -127,16 +136,27 @@ export class FormulaDeskPanel {
       this.text();
       this.nameProblem.set(null);
     });
+    effect(() => {
+      if (this.wanted() !== null && this.triedNow()) untracked(() => this.useTried());
+    });
   }
 
   protected setScope(value: string): void {
     this.scope.set(readHelperScope(value));
   }
 
+  /** Uses the formula; one that was not tried yet is tried first. */
   protected use(): void {
+    this.wanted.set(this.text());
+    if (this.triedNow()) this.useTried();
+  }
+
+  private useTried(): void {
     const request = this.desk.request();
     const formula = this.text().trim();
-    if (!request || this.problems().length || formula === '') return;
+    const wanted = this.wanted() === this.text();
+    this.wanted.set(null);
+    if (!wanted || !request || this.problems().length || formula === '') return;
     const problem = request.use({ name: this.name().trim(), formula, scope: this.scope() });
     if (problem !== null) return this.nameProblem.set(problem);
     this.desk.remember(formula);
@@ -182,6 +202,8 @@ export class FormulaDeskPanel {
     // A derived column being changed does not see itself.
     const derived = request.place === 'derived' ? table.derived.filter(column => column.name !== request.name) : table.derived;
     return {
+      request,
+      whole: formula,
       own,
       result: await this.engine.api.tryFormula({
         formula,
