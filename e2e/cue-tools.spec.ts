@@ -157,6 +157,31 @@ test('cues go up and down by keyboard and are copied to another figure; the firs
   await expect(brief(page)).toContainText('There is no measure called milk here. Choose wheels.');
 });
 
+test('a cue is dragged above another by its handle, switched off, doubled and removed; each step is undone', async ({ page }) => {
+  await goTo(page, 'Wheels by hut');
+  const handles = brief(page).locator('[cdkDragHandle]');
+  await expect(handles).toHaveCount(2);
+  const [from, to] = [await handles.nth(1).boundingBox(), await handles.nth(0).boundingBox()];
+  await page.mouse.move((from?.x ?? 0) + 6, (from?.y ?? 0) + 6);
+  await page.mouse.down();
+  await page.mouse.move((from?.x ?? 0) + 6, (from?.y ?? 0) - 20, { steps: 6 });
+  await page.mouse.move((to?.x ?? 0) + 6, (to?.y ?? 0) - 6, { steps: 12 });
+  await page.mouse.up();
+  const headers = ledger(page).locator('.ledger-name');
+  await expect.poll(async () => (await headers.allInnerTexts()).slice(3, 5)).toEqual(['lowest', 'rest']);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await headers.allInnerTexts()).slice(3, 5)).toEqual(['highest', 'rest']);
+  await brief(page).getByRole('switch').first().click();
+  await expectPixels(page, LIGHT.brass, null);
+  await page.keyboard.press('Control+z');
+  await expectPixels(page, LIGHT.brass, 500);
+  await brief(page).getByRole('button', { name: 'More for cue 1' }).click();
+  await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
+  await expect(handles).toHaveCount(3);
+  await page.keyboard.press('Control+z');
+  await expect(handles).toHaveCount(2);
+});
+
 test('a cue opens as formulas, and changing one of them changes the marks', async ({ page }) => {
   await brief(page).getByRole('button', { name: 'More for cue 1' }).click();
   await page.getByRole('button', { name: 'Open as formula' }).click();
