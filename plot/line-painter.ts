@@ -96,10 +96,12 @@ class LinePath {
   /** Goes along a run, forwards or back. */
   trace(ctx: CanvasRenderingContext2D, run: readonly number[], values: ArrayLike<number>, joins: boolean): void {
     const { layer, geometry } = this;
-    let [lastAlong, lastValue] = [NaN, NaN];
+    let lastAlong = NaN;
+    let lastValue = NaN;
     for (let i = 0; i < run.length; i++) {
       const at = run[i] as number;
-      const [along, value] = [geometry.along(at), geometry.value(layer.panel, layer.axis, values[at] as number)];
+      const along = geometry.along(at);
+      const value = geometry.value(layer.panel, layer.axis, values[at] as number);
       if (i === 0) this.to(ctx, along, value, joins);
       else {
         if (this.stepped) {
@@ -109,7 +111,8 @@ class LinePath {
         }
         this.to(ctx, along, value, true);
       }
-      [lastAlong, lastValue] = [along, value];
+      lastAlong = along;
+      lastValue = value;
     }
   }
 
@@ -120,7 +123,8 @@ class LinePath {
   }
 
   private to(ctx: CanvasRenderingContext2D, along: number, value: number, joins: boolean): void {
-    const [x, y] = this.lying ? [value, along] : [along, value];
+    const x = this.lying ? value : along;
+    const y = this.lying ? along : value;
     if (joins) ctx.lineTo(x, y);
     else ctx.moveTo(x, y);
   }

@@ -6,6 +6,8 @@ import type { Treatment, TreatmentOf } from './treatments';
 export interface Winners {
   readonly cue: Int16Array;
   readonly treatment: Int16Array;
+  /** Treatments that colour at least one row. */
+  readonly shown: ReadonlySet<Treatment>;
 }
 
 /** Treatments that colour the marks of a measure. */
@@ -30,21 +32,25 @@ const known = new WeakMap<readonly AppliedCue[], Map<string, Winners>>();
 function decide(applied: readonly AppliedCue[], rows: number, measure: string): Winners {
   const cue = new Int16Array(rows).fill(-1);
   const treatment = new Int16Array(rows).fill(-1);
+  const shown = new Set<Treatment>();
   applied.forEach(({ helpers, treatments }, c) =>
     treatments.forEach((item, t) => {
       if (!isColouring(item) || item.measure !== measure || !colours(item)) return;
       const column = helpers.find(helper => helper.part === item.part)?.column;
       if (!column) return;
       const rows = rowsWithValue(column);
+      let won = false;
       for (let i = 0; i < rows.length; i++) {
         const row = rows[i] as number;
         if (cue[row] !== -1) continue;
         cue[row] = c;
         treatment[row] = t;
+        won = true;
       }
+      if (won) shown.add(item);
     }),
   );
-  return { cue, treatment };
+  return { cue, treatment, shown };
 }
 
 const colours = (item: Colouring): boolean => item.show === 'ramp' || item.look.colour !== '';

@@ -27,7 +27,8 @@ function digitsOf(column: Float64Array): Uint16Array[] {
 
 /** Whole numbers within 2³² of each other: one or two digits above the smallest. */
 function wholeDigits(column: Float64Array): Uint16Array[] | undefined {
-  let [low, high] = [Infinity, -Infinity];
+  let low = Infinity;
+  let high = -Infinity;
   for (let i = 0; i < column.length; i++) {
     const value = column[i] as number;
     if (value === Infinity) continue;

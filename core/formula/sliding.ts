@@ -153,7 +153,10 @@ export function slidingSums(sliding: Sliding, mean: boolean, starts: Uint8Array)
 // The running total is the commonest of all: one flat pass.
 function runningSums({ values, high }: Sliding, mean: boolean, starts: Uint8Array): Float64Array {
   const out = new Float64Array(values.length);
-  let [total, lost, count, to] = [0, 0, 0, 0];
+  let total = 0;
+  let lost = 0;
+  let count = 0;
+  let to = 0;
   for (let at = 0; at < values.length; at++) {
     if (starts[at]) [total, lost, count, to] = [0, 0, 0, at];
     for (const end = high[at] as number; to < end; to++) {

@@ -12,8 +12,8 @@ const RAMP_KEY = 9;
 export function legendOf({ applied, frame, livery }: PlanRequest, layers: readonly Layer[]): LegendEntry[] {
   const quiet = applied.some(cue => cue.quietsRest);
   const wins = winningIn(applied, frame.table.rowCount);
-  const shown = applied.flatMap((from, c) =>
-    from.treatments.flatMap((item, t) => (isColouring(item) && !wins(item, c, t) ? [] : entriesOf(from, item, layers, livery))),
+  const shown = applied.flatMap(from =>
+    from.treatments.flatMap(item => (isColouring(item) && !wins(item) ? [] : entriesOf(from, item, layers, livery))),
   );
   const taken = new Set(shown.map(entry => entry.text));
   const split = new Set(applied.flatMap(({ treatments }) => treatments.flatMap(item => (item.show === 'split' ? [item.measure] : []))));
@@ -28,13 +28,10 @@ export function legendOf({ applied, frame, livery }: PlanRequest, layers: readon
 }
 
 /** Whether a treatment shows on any mark: where others have all its marks, its colour is nowhere; a glyph or an outline still is. */
-function winningIn(applied: readonly AppliedCue[], rows: number): (item: Colouring, cue: number, treatment: number) => boolean {
-  return (item, cue, treatment) => {
-    if (item.look.glyph !== '' || item.look.outline) return true;
-    const winners = winnersOf(applied, rows, item.measure);
-    return winners.cue.some((winner, row) => winner === cue && winners.treatment[row] === treatment);
-  };
-}
+const winningIn =
+  (applied: readonly AppliedCue[], rows: number) =>
+  (item: Colouring): boolean =>
+    item.look.glyph !== '' || item.look.outline || winnersOf(applied, rows, item.measure).shown.has(item);
 
 /** A line is always there; of bars and points at least one that no cue colours. */
 const showsItself = ({ shape, ends, marked }: Layer): boolean =>

@@ -25,28 +25,47 @@ export function sumsOf(arg: NumericVec, groups: Groups): Sums {
 }
 
 /**
- * Method: Neumaier (1974), "Rundungsfehleranalyse einiger Verfahren zur Summation endlicher Summen"; written flat
- * because it is the hot loop of every figure.
+ * Method: every addition's rounding error, exact after Knuth, "The Art of Computer Programming" 2, 4.2.2, theorem B, is summed apart and
+ * added at the end, as Neumaier (1974), "Rundungsfehleranalyse einiger Verfahren zur Summation endlicher Summen", does; written flat
+ * and without a branch, because it is the hot loop of every figure.
  */
 function addUp(arg: NumericVec, { ids, count, rows }: Groups): Sums {
+  const data = arg.constant ? new Float64Array(rows).fill(arg.data[0] as number) : arg.data;
+  if (ids === null) return addUpAll(data, rows);
   const totals = new Float64Array(count);
-  const lost = new Float64Array(count);
   const counts = new Float64Array(count);
-  const step = arg.constant ? 0 : 1;
-  const { data } = arg;
+  const lost = new Float64Array(count);
   for (let row = 0; row < rows; row++) {
-    const value = data[row * step] as number;
+    const value = data[row] as number;
     if (value !== value) continue;
-    const group = ids === null ? 0 : (ids[row] as number);
+    const group = ids[row] as number;
     const total = totals[group] as number;
     const next = total + value;
-    lost[group] = (lost[group] as number) + (Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total);
+    const added = next - total;
+    lost[group] = (lost[group] as number) + (total - (next - added)) + (value - added);
     totals[group] = next;
     counts[group] = (counts[group] as number) + 1;
   }
   for (let group = 0; group < count; group++)
     totals[group] = counts[group] === 0 ? NaN : finite((totals[group] as number) + (lost[group] as number));
   return { totals, counts };
+}
+
+/** All rows as one group: the sums stay in registers. */
+function addUpAll(data: Float64Array, rows: number): Sums {
+  let total = 0;
+  let lost = 0;
+  let count = 0;
+  for (let row = 0; row < rows; row++) {
+    const value = data[row] as number;
+    if (value !== value) continue;
+    const next = total + value;
+    const added = next - total;
+    lost += total - (next - added) + (value - added);
+    total = next;
+    count++;
+  }
+  return { totals: Float64Array.of(count === 0 ? NaN : finite(total + lost)), counts: Float64Array.of(count) };
 }
 
 // A sum past the largest float has no value that a column may hold.
