@@ -16,6 +16,20 @@ async function write(page: Page, button: string, name: string | null, formula: s
 }
 const use = (page: Page): Promise<void> => desk(page).getByRole('button', { name: 'Use it' }).click();
 
+/** Opens a helper column's formula until it reads so: the ledger follows a change of the brief a moment later. */
+async function expectFormula(page: Page, column: string, text: string): Promise<void> {
+  await expect(async () => {
+    await ledger(page)
+      .getByRole('button', { name: `Formula of ${column}` })
+      .click({ timeout: 2000 });
+    const dialog = page.getByRole('dialog');
+    const reads = (await dialog.innerText()).includes(text);
+    await page.keyboard.press('Escape');
+    await expect(dialog).toHaveCount(0);
+    expect(reads).toBe(true);
+  }).toPass({ timeout: 15_000 });
+}
+
 test('the editor colours, completes, underlines faults, previews the first rows and a tiny chart', async ({ page }) => {
   await write(page, 'Compute a column', 'per cow', 'mil');
   await expect(page.locator('.cm-tooltip-autocomplete')).toContainText('milk');
@@ -92,11 +106,8 @@ test('a ratio is the ratio of sums', async ({ page }) => {
   await editor(page).click();
   await page.keyboard.type('sum(butterfat) / sum(milk)');
   await use(page);
-  const texts = await columnTexts(page, 'fat share');
-  // Kettlemoor, by hand from the table: 3,828.5 kg of 94,190 L.
-  const kettlemoor = Number(texts[0]);
-  expect(kettlemoor).toBeGreaterThan(0.035);
-  expect(kettlemoor).toBeLessThan(0.047);
+  // Kettlemoor, by hand from the table: 3,828.5 kg of 94,190 L, 0.0406.
+  await expect.poll(async () => Math.abs(Number((await columnTexts(page, 'fat share'))[0]) - 0.041)).toBeLessThan(0.006);
   await choose(page, 'panel', 'a panel per measure');
   await expect(brief(page)).toContainText('in a panel per measure');
 });
@@ -118,17 +129,11 @@ test('a scope token writes the window of a helper column', async ({ page }) => {
   await write(page, 'Helper column', 'share', 'milk / sum(milk)');
   await desk(page).getByLabel('looking').selectOption({ label: 'over the whole figure' });
   await use(page);
-  await ledger(page).getByRole('button', { name: 'Formula of share' }).click();
-  await expect(page.getByRole('dialog')).toContainText('milk / sum(milk) over ()');
-  await page.keyboard.press('Escape');
+  await expectFormula(page, 'share', 'milk / sum(milk) over ()');
   await choose(page, 'helper-scope:0', 'within each valley');
-  await ledger(page).getByRole('button', { name: 'Formula of share' }).click();
-  await expect(page.getByRole('dialog')).toContainText('milk / sum(milk) over (partition by valley)');
-  await page.keyboard.press('Escape');
+  await expectFormula(page, 'share', 'milk / sum(milk) over (partition by valley)');
   await choose(page, 'helper-scope:0', 'along milk within each valley');
-  await ledger(page).getByRole('button', { name: 'Formula of share' }).click();
-  await expect(page.getByRole('dialog')).toContainText('over (partition by valley order by milk)');
-  await page.keyboard.press('Escape');
+  await expectFormula(page, 'share', 'over (partition by valley order by milk)');
   await choose(page, 'helper-scope:0', 'within each valley');
   await choose(page, 'helper-shape:0', 'as points');
   await choose(page, 'order', 'largest share first');
