@@ -4,6 +4,7 @@ import {
   brief,
   canvas,
   choose,
+  drop,
   expectBars,
   expectPixels,
   goTo,
@@ -211,6 +212,20 @@ test('the ledger groups helper columns under their cue, hides them, and copies o
   );
 });
 
+test('the gallery closes by Escape, and gives way to a file that is opened', async ({ page }) => {
+  const gallery = page.getByRole('dialog', { name: 'Gallery' });
+  await page.getByRole('button', { name: 'Gallery' }).click();
+  await expect(gallery.getByRole('button', { name: 'Close' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(gallery).toHaveCount(0);
+  await page.getByRole('button', { name: 'Gallery' }).click();
+  await expect(gallery).toBeVisible();
+  await drop(page, 'one.csv', 'shop,sales\nA,1\nB,2\n');
+  await expect(gallery).toHaveCount(0);
+  await page.getByRole('button', { name: 'Gallery' }).click();
+  await expect(gallery).toContainText('1 figure.');
+});
+
 test('the gallery shows every figure as a picture and opens one', async ({ page }) => {
   await page.getByRole('button', { name: 'Gallery' }).click();
   const gallery = page.getByRole('dialog', { name: 'Gallery' });
@@ -256,6 +271,9 @@ test('every shape draws, keeps its cue, and stacks to 100 % where it is asked to
   await choose(page, 'mark', 'a line');
   const thin = await pixelCount(page, LIGHT.quiet);
   await choose(page, 'pen:0', '4 px wide');
+  await token(page, 'pen:0').click();
+  await expect(page.getByRole('option', { selected: true })).toHaveText(['4 px wide', 'solid', 'without markers']);
+  await page.keyboard.press('Escape');
   await expect.poll(() => pixelCount(page, LIGHT.quiet)).toBeGreaterThan(thin * 1.5);
   await choose(page, 'mark', 'columns');
   await choose(page, 'category', 'week');

@@ -1,6 +1,7 @@
 import type { Layer, Livery, Plan } from 'core/plan';
 import { FigureDrawing, toPng } from './index';
 import { optionsOf } from './chart-config';
+import { layer as layerOf } from './marks-seen.spec';
 import { fitted, shortened, wrapped } from './shortened';
 
 const livery: Livery = {
@@ -16,30 +17,8 @@ const livery: Livery = {
 };
 const colours = ['#ff0000', '#00ff00', '#0000ff'];
 
-function layer(values: readonly number[], change: Partial<Layer> = {}): Layer {
-  return {
-    name: 'milk',
-    measure: 'milk',
-    shape: 'column',
-    panel: 0,
-    axis: 0,
-    slot: 0,
-    slots: 1,
-    values: Float64Array.from(values),
-    ends: Float64Array.from(values),
-    bases: null,
-    rows: Int32Array.from(values, (_, i) => i),
-    colour: '#123456',
-    colours,
-    marked: new Uint8Array(values.length),
-    outlined: [],
-    glyphs: [],
-    labels: [],
-    stroke: { width: 2, dash: 'solid', marker: '' },
-    span: null,
-    ...change,
-  };
-}
+const layer = (values: readonly number[], change: Partial<Layer> = {}): Layer =>
+  layerOf(values, { colour: '#123456', colours, stroke: { width: 2, dash: 'solid', marker: '' }, ...change });
 const panel = (low: number, high: number, ticks: number[] = [], title = '') => ({
   title,
   axes: [{ scale: { low, high, ticks }, tickLabels: ticks.map(String), title: '', numbers: true }],

@@ -186,6 +186,7 @@ export class FormulaDeskPanel {
     this.text.set(formula);
     this.scope.set(scope ?? { kind: 'own' });
     this.query.set('');
+    this.wanted.set(null);
     setTimeout(() => this.editor()?.focus());
   }
 

@@ -53,7 +53,13 @@ export class Ledger {
   /** The summed-up cell whose rows stand open, by its category: edits may move its row. */
   private readonly openedCell = signal<OpenedCell | null>(null);
   protected readonly opened = computed(() => addressOf(this.shown().picture?.frame, this.openedCell()));
-  protected readonly formula = signal<(FormulaAsk & { readonly left: number; readonly top: number }) | null>(null);
+  private readonly asked = signal<(FormulaAsk & { readonly left: number; readonly top: number }) | null>(null);
+  /** The formula that was asked for, as it reads now: a change of the brief may come a moment later. */
+  protected readonly formula = computed(() => {
+    const asked = this.asked();
+    const column = this.columns().find(({ name }) => name === asked?.column.name);
+    return asked && column ? { ...asked, column } : null;
+  });
 
   /** The cell in focus in words, and what can be done with it. */
   protected readonly about = computed(() => {
@@ -115,7 +121,7 @@ export class Ledger {
 
   protected showFormula(ask: FormulaAsk, host: HTMLElement): void {
     const [button, frame] = [ask.button.getBoundingClientRect(), host.getBoundingClientRect()];
-    this.formula.set({
+    this.asked.set({
       ...ask,
       left: Math.max(8, Math.min(button.left - frame.left, frame.width - 380)),
       top: button.bottom - frame.top + 4,
@@ -124,8 +130,10 @@ export class Ledger {
   }
 
   protected closeFormula(): void {
-    this.formula()?.button.focus();
-    this.formula.set(null);
+    const button = this.asked()?.button;
+    if (button?.isConnected) button.focus();
+    else this.focusCells();
+    this.asked.set(null);
   }
 
   /** One statement over a table called frame that gives the column, with every column it is computed from. */

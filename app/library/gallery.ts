@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { kindOf } from 'core/cue';
 import type { Figure } from 'core/project';
+import { counted } from 'core/sentence';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { FigureThumb } from './figure-thumb';
@@ -21,7 +22,7 @@ import { FigureThumb } from './figure-thumb';
     <div class="mx-auto max-w-[84rem]">
       <div class="mb-4 flex items-baseline gap-3">
         <h2 class="text-head font-semibold">{{ project()?.name }}</h2>
-        <p class="text-soft">{{ figures().length }} figures. Open one, then change any word of its sentences.</p>
+        <p class="text-soft">{{ count() }}. Open one, then change any word of its sentences.</p>
         <span class="grow"></span>
         <button type="button" class="act" data-first (click)="closed.emit()"><cb-icon name="x" />Close</button>
       </div>
@@ -52,7 +53,21 @@ export class Gallery {
   protected readonly project = toSignal(this.store.project$);
   private readonly shown = toSignal(this.store.figure$, { initialValue: null });
   protected readonly figures = computed(() => this.project()?.figures ?? []);
+  protected readonly count = computed(() => counted(this.figures().length, 'figure'));
   protected readonly current = computed(() => this.shown()?.id ?? '');
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    // Escape and arrows belong to what has just opened.
+    afterNextRender(() => host.querySelector<HTMLElement>('[data-first]')?.focus());
+    let first: string | undefined;
+    effect(() => {
+      // A file that was opened meanwhile brings a project of its own: that is what the analyst wants to see.
+      const now = this.project()?.id;
+      first ??= now;
+      if (now !== first) this.closed.emit();
+    });
+  }
 
   protected open(figure: Figure): void {
     this.store.show(figure.id);

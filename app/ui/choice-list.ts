@@ -24,12 +24,12 @@ const SEARCH_FROM = 8;
     }
     <div role="listbox" [attr.aria-label]="label()">
       @for (option of found(); track option.value) {
-        <button type="button" class="row" role="option" [attr.aria-selected]="option.value === value()" (click)="chosen.emit(option.value)">
+        <button type="button" class="row" role="option" [attr.aria-selected]="isTicked(option)" (click)="chosen.emit(option.value)">
           @if (option.colour) {
             <cb-swatch [colour]="option.colour" />
           }
           <span class="grow">{{ option.label }}</span>
-          @if (option.value === value()) {
+          @if (isTicked(option)) {
             <cb-icon name="check" />
           }
         </button>
@@ -50,6 +50,10 @@ export class ChoiceList {
     const words = this.query().trim().toLowerCase();
     return this.options().filter(option => option.label.toLowerCase().includes(words));
   });
+
+  protected isTicked({ value, ticked = false }: Option): boolean {
+    return ticked || value === this.value();
+  }
 
   protected chooseFirst(): void {
     const [first] = this.found();

@@ -1,4 +1,4 @@
-import { penSchema, withPen, type Dash, type Pen } from 'core/frame';
+import { penSchema, withPen, type Line, type Pen } from 'core/frame';
 import { choiceToken, type Option, type Sentence, type Token } from 'core/sentence';
 import { DASH_OPTIONS } from './line-tokens';
 import type { CueBase } from './kind';
@@ -17,12 +17,6 @@ const MARKER_OPTIONS: readonly Option[] = [
   { value: 'cross', label: 'with crosses' },
 ];
 
-interface Line {
-  readonly width: number;
-  readonly dash: Dash;
-  readonly marker: string;
-}
-
 /** Width, dash and marker of a line as words to choose, keys under `prefix`. */
 function penWords(prefix: string, line: Line): { width: Token; dash: Token; marker: Token } {
   const widths = [...new Set([...WIDTHS, line.width])].sort((a, b) => a - b);
@@ -38,13 +32,17 @@ function penWords(prefix: string, line: Line): { width: Token; dash: Token; mark
 export function penWord(key: string, about: string, line: Line): Token {
   const { width, dash, marker } = penWords(key, line);
   const tokens = [width, dash, marker];
-  const options = tokens.flatMap(token => optionsOf(token).map(({ value, label }) => ({ value: `${settingOf(token)}:${value}`, label })));
+  const options = tokens.flatMap(optionsOf);
   const text = tokens.filter(token => token !== marker || line.marker !== '').map(token => token.text);
   return { key, about, text: text.join(', '), input: { kind: 'choice', value: '', options } };
 }
 
-const optionsOf = ({ input }: Token): readonly Option[] => (input.kind === 'choice' ? input.options : []);
-const settingOf = ({ key }: Token): string => key.slice(key.lastIndexOf(':') + 1);
+/** A word's options under its setting, the present one ticked. */
+function optionsOf({ key, input }: Token): Option[] {
+  if (input.kind !== 'choice') return [];
+  const setting = key.slice(key.lastIndexOf(':') + 1);
+  return input.options.map(({ value, label }) => ({ value: `${setting}:${value}`, label, ticked: value === input.value }));
+}
 
 /** A pen as an option of its word has it. Throws on a value that no option has. */
 export function readPen(pen: Pen | undefined, value: string): Pen {

@@ -5,7 +5,7 @@ export { keyOf, summedColumn } from './measures';
 export { binWidth } from './steps';
 
 // How lines are drawn.
-export { DASHES, MARKERS, penSchema, withPen, type Dash, type Pen } from './pen';
+export { DASHES, MARKERS, penSchema, PLAIN_LINE, withPen, type Dash, type Line, type Pen } from './pen';
 
 // The data part of the document.
 export {

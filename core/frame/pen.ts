@@ -15,11 +15,15 @@ export const penSchema = z.object({
 });
 export type Pen = z.infer<typeof penSchema>;
 
-interface Line {
+/** A line ready to be drawn. */
+export interface Line {
   readonly width: number;
   readonly dash: Dash;
   readonly marker: string;
 }
+
+/** How a measure's or helper column's line comes. */
+export const PLAIN_LINE: Line = { width: 2, dash: 'solid', marker: '' };
 
 /** A line as it comes, with what the analyst wants otherwise. */
 export const withPen = <L extends Line>(line: L, pen: Pen | undefined): L =>

@@ -1,11 +1,11 @@
 import type { AppliedCue, TreatmentOf } from 'core/cue';
-import { withPen, type Frame, type Helper, type LayerShape, type Measure, type Pen } from 'core/frame';
+import { PLAIN_LINE, withPen, type Frame, type Helper, type LayerShape, type Measure, type Pen } from 'core/frame';
 import type { Figure } from 'core/project';
 import { columnOf, type NumericValues } from 'core/table';
 import { cueDataOf, treatmentsOf, type Shown } from './cue-data';
 import { colourIn, type Livery } from './livery';
 import { dressOf, type Dress } from './marks';
-import type { LabelAsk, Layer, PlanShape, Stroke } from './plan';
+import type { LabelAsk, Layer, PlanShape } from './plan';
 import { alongSlice, spreadOf, type Slice } from './slices';
 import { stackedLayers } from './stacks';
 import type { ValueWriter } from './value-writer';
@@ -35,8 +35,6 @@ export interface Drawn {
   readonly axis: number;
   readonly pen?: Pen | undefined;
 }
-
-export const PLAIN_STROKE: Stroke = { width: 2, dash: 'solid', marker: '' };
 
 /** Spreads the frame's rows out into layers: one per drawn column and series, in their panels; cues may put others in their place. */
 export function layoutOf(request: LayoutRequest): Layout {
@@ -107,7 +105,7 @@ function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress,
     ends: values,
     bases: null,
     rows: slice.rows,
-    stroke: withPen(PLAIN_STROKE, drawn.pen),
+    stroke: withPen(PLAIN_LINE, drawn.pen),
     span: null,
     ...dress,
     ...more,

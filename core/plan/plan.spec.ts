@@ -3,19 +3,9 @@ import { kindOf, type CueWords } from 'core/cue';
 import { firstFigure, plainScales, type Figure } from 'core/project';
 import { messageFor } from 'core/result';
 import { makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
-import { colourIn, pictureOf, whyOf, writerOf, type Livery, type Picture, type Plan } from './index';
+import { colourIn, pictureOf, whyOf, writerOf, type Picture, type Plan } from './index';
+import { livery } from './plan-frames.spec';
 
-export const livery: Livery = {
-  ground: '#ffffff',
-  ink: '#000000',
-  soft: '#555555',
-  hair: '#dddddd',
-  base: '#5f7a70',
-  series: ['#5f7a70', '#3b5f95'],
-  quiet: '#84978e',
-  colours: { brass: '#b87f0a', slate: '#36506e', clay: '#b5482f' },
-  font: 'sans-serif',
-};
 const writing = { units: { milk: 'L' }, formats: [] };
 const huts = ['Alm', 'Berg', 'Cloud', 'Dale'];
 

@@ -1,5 +1,5 @@
 import { penWord } from 'core/cue';
-import { withPen, type Helper, type Measure } from 'core/frame';
+import { PLAIN_LINE, withPen, type Helper, type Measure } from 'core/frame';
 import { choiceToken, plainOptions, textToken, type Option, type Sentence, type SentencePart, type Token } from 'core/sentence';
 import type { ColumnType } from 'core/table';
 import { helperSentence } from './helper-sentence';
@@ -142,8 +142,7 @@ function lineSentences({ data, shape }: Figure): SentencePart[] {
 export const isLine = (shape: string | null): boolean => shape === 'line' || shape === 'step';
 
 /** "2 px wide, solid". */
-export const penToken = (key: string, { name, pen }: Measure | Helper): Token =>
-  penWord(key, `Line of ${name}`, withPen({ width: 2, dash: 'solid', marker: '' }, pen));
+export const penToken = (key: string, { name, pen }: Measure | Helper): Token => penWord(key, `Line of ${name}`, withPen(PLAIN_LINE, pen));
 
 const ARRANGE: readonly Option[] = [
   { value: 'side', label: 'side by side' },

@@ -4,6 +4,8 @@ export interface Option {
   readonly label: string;
   /** A colour name or hex value shown as a swatch before the label. */
   readonly colour?: string;
+  /** Holds now, in a list that decides several things; in others the token's value says it. */
+  readonly ticked?: boolean;
 }
 
 /** How a token is changed: from a list, as a colour, by typing words, by typing or choosing a value, as a formula, or by arranging a list. */
