@@ -37,6 +37,16 @@ test('Enter on “Add a cue” opens the search ready to be typed into, and Ente
   await page.keyboard.type('avg');
   await page.keyboard.press('Enter');
   await expect(brief(page)).toContainText('Draw the average of milk');
+  // The focus is back on the button, which the same Enter must not press again.
+  await expect(brief(page).getByRole('button', { name: 'Add a cue' })).toBeFocused();
+  await page.waitForTimeout(300);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await token(page, 'scope', 1).press('Enter');
+  await page.getByRole('dialog').getByLabel('Search').fill('within each valley');
+  await page.keyboard.press('Enter');
+  await expect(brief(page)).toContainText('milk within each valley');
+  await page.waitForTimeout(300);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 
 test('the search finds cues by typed words, shows what each would mark, and says when there is none', async ({ page }) => {

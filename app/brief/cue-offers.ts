@@ -18,7 +18,7 @@ import { CuePreview } from './cue-preview';
       aria-label="Find a cue"
       placeholder="top 5, above plan, avg, band…"
       (input)="query.set($any($event.target).value)"
-      (keydown.enter)="takeFirst()"
+      (keydown.enter)="$event.preventDefault(); takeFirst()"
     />
     <div role="listbox" aria-label="Cues">
       @for (offer of offers(); track offer.kind) {

@@ -19,7 +19,7 @@ const SEARCH_FROM = 8;
         aria-label="Search"
         placeholder="Search…"
         (input)="query.set($any($event.target).value)"
-        (keydown.enter)="chooseFirst()"
+        (keydown.enter)="$event.preventDefault(); chooseFirst()"
       />
     }
     <div role="listbox" [attr.aria-label]="label()">
