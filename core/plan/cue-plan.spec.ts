@@ -251,6 +251,12 @@ describe('cues that draw', () => {
       ],
     ],
     [
+      'legend: parts drawn in a measure’s place leave nothing of the looks of its marks, and no rest',
+      planned([make('extremes'), make('plan', { id: 'd', plan: 'goal' })]),
+      plan => plan.legend.map(({ text }) => text),
+      ['reached', 'short by', 'beyond'],
+    ],
+    [
       'a cue colours the marks of its own measure alone',
       planned([make('extremes', { measure: 'goal', which: 'highest' })]),
       plan => plan.layers.map(layer => layer.colours.filter(colour => colour === '#b87f0a').length),

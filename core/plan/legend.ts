@@ -11,7 +11,7 @@ const RAMP_KEY = 9;
 /** Series by their colour where they show it; then only treatments that show somewhere, and the rest. */
 export function legendOf({ applied, frame, livery }: PlanRequest, layers: readonly Layer[]): LegendEntry[] {
   const quiet = applied.some(cue => cue.quietsRest);
-  const wins = winningIn(applied, frame.table.rowCount);
+  const wins = winningIn(applied, frame.table.rowCount, layers);
   const shown = applied.flatMap(from =>
     from.treatments.flatMap(item => (isColouring(item) && !wins(item) ? [] : entriesOf(from, item, layers, livery))),
   );
@@ -22,16 +22,23 @@ export function legendOf({ applied, frame, livery }: PlanRequest, layers: readon
   );
   const named =
     layers.length > 1 && !quiet ? series.map(layer => markEntry(layer.name, layer.shape, layer.colour, '', lineStroke(layer))) : [];
-  const rest = quiet ? [markEntry('the rest', layers[0]?.shape ?? 'column', livery.quiet)] : [];
+  const resting = layers.find(layer => layer.colour === livery.quiet && showsItself(layer));
+  const rest = quiet && resting ? [markEntry('the rest', resting.shape, livery.quiet)] : [];
   const all = [...named, ...shown, ...rest];
   return all.filter((entry, i) => all.findIndex(other => sameEntry(entry, other)) === i);
 }
 
-/** Whether a treatment shows on any mark: where others have all its marks, its colour is nowhere; a glyph or an outline still is. */
-const winningIn =
-  (applied: readonly AppliedCue[], rows: number) =>
-  (item: Colouring): boolean =>
-    item.look.glyph !== '' || item.look.outline || winnersOf(applied, rows, item.measure).shown.has(item);
+/**
+ * Whether a treatment shows on any mark: where others have all its marks, its colour is nowhere; a glyph or an outline still is. Nothing of it
+ * shows where parts or spans are drawn in the place of the measure.
+ */
+function winningIn(applied: readonly AppliedCue[], rows: number, layers: readonly Layer[]): (item: Colouring) => boolean {
+  const dressed = new Set(layers.filter(isDressed).map(({ measure }) => measure));
+  return item =>
+    dressed.has(item.measure) && (item.look.glyph !== '' || item.look.outline || winnersOf(applied, rows, item.measure).shown.has(item));
+}
+
+const isDressed = ({ marked, glyphs, outlined }: Layer): boolean => marked.includes(1) || glyphs.length > 0 || outlined.length > 0;
 
 /** A line is always there; of bars and points at least one that no cue colours. */
 const showsItself = ({ shape, ends, marked }: Layer): boolean =>

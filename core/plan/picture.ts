@@ -7,6 +7,7 @@ import type { Livery } from './livery';
 import type { Plan } from './plan';
 import { planOf } from './plan-of';
 import { writerOf, type ValueWriter, type Writing } from './value-writer';
+import { treatmentsOf } from './cue-data';
 
 /** Everything that the screen shows of a figure: its frame, its cues applied, and the drawings that its view asks for. */
 export interface Picture {
@@ -62,7 +63,7 @@ export function whyOf({ frame, applied }: Picture, row: number, figure: Figure, 
   const measures = [...frame.measures, ...frame.helpers].filter(name => columnOf(frame.table, name)?.type === 'number');
   const missing = measures.length > 0 && measures.every(name => isMissing(columnOf(frame.table, name) as Column, row));
   if (missing) return 'Missing: no value, which is not zero.';
-  for (const measure of measures) {
+  for (const measure of measures.filter(name => !givesWay(applied, name, row))) {
     const winners = winnersOf(applied, frame.table.rowCount, measure);
     const winner = applied[winners.cue[row] as number];
     const treatment = winner?.treatments[winners.treatment[row] as number];
@@ -72,6 +73,19 @@ export function whyOf({ frame, applied }: Picture, row: number, figure: Figure, 
   return other || (applied.some(cue => cue.quietsRest) ? 'Quiet, because no cue marks it.' : '');
 }
 
+/** Whether parts or a span are drawn in this row in the measure's place: its own mark is not there to have a colour. */
+function givesWay(applied: readonly AppliedCue[], measure: string, row: number): boolean {
+  const isThere = (from: AppliedCue, part: string): boolean => {
+    const column = partIn(from, part);
+    return column !== undefined && !isMissing(column, row);
+  };
+  const splits = treatmentsOf(applied, 'split').filter(({ item }) => item.measure === measure);
+  return (
+    splits.some(({ item, from }) => item.parts.some(({ part }) => isThere(from, part))) ||
+    treatmentsOf(applied, 'span').some(({ item }) => item.measures.includes(measure))
+  );
+}
+
 function becauseOf(frame: Frame, winner: AppliedCue, treatment: Treatment, row: number, write: ValueWriter): string {
   const part = treatment.show === 'mark' || treatment.show === 'ramp' ? treatment.part : '';
   const colour = treatment.show === 'mark' ? treatment.look.colour : 'shaded';
@@ -79,12 +93,14 @@ function becauseOf(frame: Frame, winner: AppliedCue, treatment: Treatment, row: 
   return `${colour.charAt(0).toUpperCase()}${colour.slice(1)}, because ${why} (cue ${winner.number}).`;
 }
 
-function whyIn(frame: Frame, { cue, helpers }: AppliedCue, part: string, row: number, write: ValueWriter): string {
+const partIn = ({ helpers }: AppliedCue, part: string): Column | undefined => helpers.find(item => item.part === part)?.column;
+
+function whyIn(frame: Frame, from: AppliedCue, part: string, row: number, write: ValueWriter): string {
   const helper = (name: string): Cell => {
-    const column = helpers.find(item => item.part === name)?.column;
+    const column = partIn(from, name);
     return column ? cellAt(column, row) : null;
   };
-  return kindOf(cue).why(cue, { frame, row, part, helper, write: write.full });
+  return kindOf(from.cue).why(from.cue, { frame, row, part, helper, write: write.full });
 }
 
 /** Cues that colour no mark but speak of every row: parts, spans. */
@@ -106,7 +122,7 @@ function wordsOfOthers(frame: Frame, applied: readonly AppliedCue[], row: number
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function hasValue({ helpers }: AppliedCue, part: string, row: number): boolean {
-  const column = helpers.find(item => item.part === part)?.column;
+const hasValue = (from: AppliedCue, part: string, row: number): boolean => {
+  const column = partIn(from, part);
   return column !== undefined && !isMissing(column, row) && cellAt(column, row) !== 0;
-}
+};

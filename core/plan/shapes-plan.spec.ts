@@ -107,6 +107,7 @@ describe('words about cues', () => {
     ['Brass, because milk 40 is number 1 of 4 huts (cue 1).', [make('rank')], 1],
     ['Pasture, because milk 40 is more than goal by 10 (cue 1).', [make('compare')], 1],
     ['Milk is 10 against 15 planned: short by 5 (cue 1).', [make('plan', { plan: 'goal' })], 0],
+    ['Milk is 10 against 15 planned: short by 5 (cue 2).', [make('extremes'), make('plan', { id: 'd', plan: 'goal' })], 0],
     ['It runs from 40 to 30, a spread of 10 (cue 1).', [make('span', { high: 'goal' })], 1],
     ['Clay, because milk fell by 20 (50.0 %) from 40 (cue 1).', [make('change')], 2],
     [
