@@ -39,7 +39,7 @@ async function measured(count: number): Promise<C1Result> {
     { name: 'bare canvas', run: () => once(element => (bareBars(element, count, 0), { destroy: () => undefined })) },
     {
       name: 'Cowbell',
-      run: () => once(element => new FigureDrawing(element, planOf(count, 0), FIXED)),
+      run: () => once(element => new FigureDrawing(element, planOf(count, 0), { fixed: FIXED })),
     },
   ]);
   const [one, two, three] = [0, 1, 2].map(() => Object.assign(document.createElement('canvas'), { width: WIDTH, height: HEIGHT })) as [
@@ -49,7 +49,7 @@ async function measured(count: number): Promise<C1Result> {
   ];
   document.body.replaceChildren(one, two, three);
   const plain = plainChart(one, count);
-  const drawing = new FigureDrawing(two, planOf(count, 0), FIXED);
+  const drawing = new FigureDrawing(two, planOf(count, 0), { fixed: FIXED });
   let round = 0;
   const update = await compare(
     [

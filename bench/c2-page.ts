@@ -50,7 +50,7 @@ function linePlan(count: number, round: number) {
 async function measured(count: number): Promise<C2Result> {
   const [one, two, three] = canvases(3) as [HTMLCanvasElement, HTMLCanvasElement, HTMLCanvasElement];
   const plain = reducedChart(one, count);
-  const drawing = new FigureDrawing(two, linePlan(count, 0), FIXED);
+  const drawing = new FigureDrawing(two, linePlan(count, 0), { fixed: FIXED });
   // What a worker hands over is made before the clock starts, for all alike.
   const [points, plans] = [[0, 1].map(round => pointsOf(count, round)), [0, 1].map(round => linePlan(count, round))];
   let round = 0;

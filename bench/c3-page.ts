@@ -1,13 +1,15 @@
-import { cueKinds, type Cue, type CueWords } from 'core/cue';
+import { cueKinds, cueFactsOf, type Cue } from 'core/cue';
 import { pictureOf, type Plan } from 'core/plan';
-import { firstFigure, type Figure } from 'core/project';
+import { rememberStages } from 'core/stages';
+import { firstFigure } from 'core/brief';
+import type { Figure } from 'core/document';
 import { applyEdits, tableOf, type Table } from 'core/table';
 import { FigureDrawing } from 'plot';
 import { compare, type Timing } from './measure';
 import { canvases, FIXED, livery, planOf, rastered, valuesAt } from './page-sample';
 
 const BARS = 200;
-const words: CueWords = { category: 'hut', measures: ['milk'], scopes: ['valley'], along: { column: 'hut', descending: false } };
+const words = cueFactsOf({ category: 'hut', measures: ['milk'], scopes: ['valley'] });
 const KINDS = ['extremes', 'rank', 'threshold', 'typical', 'change', 'compare', 'outlier', 'running', 'reference', 'band'] as const;
 
 function tableOfHuts(): Table {
@@ -16,7 +18,7 @@ function tableOfHuts(): Table {
 }
 
 const plainOf = (cue: Cue): Cue =>
-  cue.kind === 'change'
+  cue.kind === 'change' || cue.kind === 'compare'
     ? { ...cue, looks: Object.fromEntries(Object.entries(cue.looks).map(([part, look]) => [part, { ...look, glyph: '' }])) }
     : cue;
 
@@ -31,19 +33,16 @@ function cuedFigure(table: Table): Figure {
   const [one, two] = canvases(2) as [HTMLCanvasElement, HTMLCanvasElement];
   const table = tableOfHuts();
   const figure = cuedFigure(table);
+  // As the engine keeps them: a cell that is edited leaves all that it does not touch.
+  const [stages, writing] = [rememberStages(), { units: {}, formats: [] }];
   const edited = (value: number): Plan => {
-    const picture = pictureOf({
-      figure,
-      table: applyEdits(table, [{ row: 17, column: 'milk', value }]),
-      writing: { units: {}, formats: [] },
-      livery,
-    });
+    const picture = pictureOf({ figure, table: applyEdits(table, [{ row: 17, column: 'milk', value }]), writing, livery }, stages);
     if (!picture.ok) throw new Error('the figure cannot be drawn');
     if (picture.value.applied.some(cue => cue.helpers.length === 0)) throw new Error('a cue rests');
     return picture.value.plans[0] as Plan;
   };
-  const plain = new FigureDrawing(one, planOf(BARS, 0), FIXED);
-  const cued = new FigureDrawing(two, edited(0), FIXED);
+  const plain = new FigureDrawing(one, planOf(BARS, 0), { fixed: FIXED });
+  const cued = new FigureDrawing(two, edited(0), { fixed: FIXED });
   let round = 0;
   return compare(
     [

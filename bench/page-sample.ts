@@ -1,4 +1,4 @@
-import type { Layer, Livery, Plan } from 'core/plan';
+import type { ChartPlan, Layer, Livery } from 'core/plan';
 import { linearScale } from 'core/scale';
 
 // What the pages of the drawing rows share: the size of their canvases, a livery, a plan of bars or of a line.
@@ -38,12 +38,13 @@ export const valuesAt = (count: number, round: number): Float64Array =>
 export const FIXED = { responsive: false, devicePixelRatio: 1 } as const;
 
 /** One measure over so many huts; every tenth mark is emphasised. */
-export function planOf(count: number, round: number, change: Partial<Layer> = {}): Plan {
+export function planOf(count: number, round: number, change: Partial<Layer> = {}): ChartPlan {
   const values = valuesAt(count, round);
   const scale = linearScale(values);
   const layer: Layer = {
     name: 'milk',
     measure: 'milk',
+    as: null,
     shape: 'column',
     panel: 0,
     axis: 0,
@@ -52,31 +53,45 @@ export function planOf(count: number, round: number, change: Partial<Layer> = {}
     values,
     ends: values,
     bases: null,
+    base: 0,
     rows: Int32Array.from(values, (_, i) => i),
     colour: '#84978e',
     colours: Array.from(values, (_, i) => (i % 10 === 0 ? '#b87f0a' : '#84978e')),
     marked: new Uint8Array(count),
     outlined: [],
+    beyond: [],
     glyphs: [],
     labels: [],
     stroke: { width: 2, dash: 'solid', marker: '' },
     span: null,
+    cue: null,
     ...change,
   };
   return {
+    kind: 'chart',
     title: 'Milk by hut',
     subtitle: 'Bench',
+    note: '',
     axisNote: 'milk by hut',
     legend: [],
     categories: Array.from(values, (_, i) => `hut ${i}`),
-    panels: [{ title: '', axes: [{ scale, tickLabels: scale.ticks.map(String), title: '', numbers: true }] }],
+    panels: [
+      {
+        title: '',
+        axes: [{ scale, tickLabels: scale.ticks.map(String), title: '', numbers: true, reversed: false }],
+        layers: [layer],
+        levelLines: [],
+        bands: [],
+      },
+    ],
     gridlines: true,
-    lying: false,
-    layers: [layer],
-    lines: [],
-    bands: [],
+    zeroLine: 'auto' as const,
+    horizontal: false,
+    notes: [],
     description: '',
     livery,
     pictures: {},
+    outside: [],
+    parts: [],
   };
 }

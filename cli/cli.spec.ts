@@ -3,6 +3,10 @@ import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { firstFigure } from 'core/brief';
+import { PROJECT_VERSION, type Project } from 'core/document';
+import { writeProjectFile } from 'core/io';
+import { tableOf } from 'core/table';
 import { main } from './main';
 
 const CSV =
@@ -113,6 +117,64 @@ describe('the cowbell command', () => {
     expect((await run('derive', 'FILE', '--filter', 'milk = 0', '-o', `${file}.out`)).out).toBe('');
     expect(await readFile(`${file}.out`, 'utf8')).toContain('"Cloud, upper"');
   });
+  describe('ledger', () => {
+    const table = tableOf({ hut: ['Alm', 'Berg'], milk: [10, 30] }, 'deliveries');
+    const figure = firstFigure('f', { id: 'd', name: 'deliveries', rowCount: 2, units: {}, columns: table.columns });
+    const project: Project = {
+      version: PROJECT_VERSION,
+      id: 'p',
+      name: 'season',
+      tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [{ row: 0, column: 'milk', value: 5 }], derived: [], readings: {} }],
+      figures: [figure, { ...figure, id: 'g', name: 'Second', cues: [] }],
+      formats: [],
+      pictures: [],
+    };
+    let path = '';
+    beforeAll(async () => {
+      path = `${file}.json`;
+      await writeFile(path, writeProjectFile({ project, tables: { d: table } }));
+      await writeFile(`${file}.july.csv`, 'hut,milk\nAlm,7\nBerg,9\nCirn,8\n');
+    });
+    const cases: readonly [name: string, args: readonly string[], out: string, err: string][] = [
+      ['the first figure, edits laid over', [], 'hut,milk,highest,lowest,rest\r\nBerg,30,30,,\r\nAlm,5,,5,\r\n', ''],
+      ['another, by its name in any case', ['--figure', 'second'], 'hut,milk\r\nBerg,30\r\nAlm,5\r\n', ''],
+      ['as JSON', ['--figure', 'Second', '--format', 'json'], '[\n{"hut":"Berg","milk":30},\n{"hut":"Alm","milk":5}\n]\n', ''],
+      ['names', ['--list'], 'figure Milk by hut\nfigure Second\ntable deliveries, 2 rows\n', ''],
+      [
+        'other rows in the place of a table',
+        ['--data', 'deliveries=JULY'],
+        'hut,milk,highest,lowest,rest\r\nBerg,9,9,,\r\nCirn,8,,,8\r\nAlm,7,,7,\r\n',
+        'cowbell: note: deliveries: left out 1 edit of other rows.\n',
+      ],
+    ];
+    for (const [name, args, out, err] of cases)
+      it(name, async () => {
+        const given = args.map(arg => arg.replace('JULY', `${file}.july.csv`));
+        expect(await run('ledger', path, ...given)).toEqual({ code: 0, out, err });
+      });
+    const faults: readonly [name: string, args: readonly string[], code: number, says: RegExp][] = [
+      ['no project', [], 2, /Name one project file/],
+      ['rows instead of a project', ['FILE'], 1, /is no project file/],
+      [
+        'a figure that is not there',
+        ['PROJECT', '--figure', 'Third'],
+        1,
+        /No figure is called Third\. Choose one of: Milk by hut, Second\./,
+      ],
+      ['a table that is not there', ['PROJECT', '--data', 'tanks=FILE'], 1, /No table is called tanks\. Choose one of: deliveries\./],
+      ['data without a file', ['PROJECT', '--data', 'deliveries'], 2, /is no --data TABLE=FILE/],
+      ['rows that lack a column', ['PROJECT', '--data', 'deliveries=EMPTY'], 1, /Milk by hut: .*No column is called “milk”/],
+    ];
+    for (const [name, args, code, says] of faults)
+      it(`refuses ${name}`, async () => {
+        await writeFile(`${file}.empty.csv`, 'hut,fat\nAlm,1\n');
+        const given = args.map(arg => arg.replace('PROJECT', path).replace('EMPTY', `${file}.empty.csv`).replace(/FILE$/, file));
+        const answer = await run('ledger', ...given);
+        expect([answer.code, answer.out]).toEqual([code, '']);
+        expect(answer.err).toMatch(says);
+      });
+  });
+
   it('helps', async () => expect((await run('derive', '--help')).out).toContain('--order-by'));
 
   it('runs as npx runs it, from standard input', done => {

@@ -1,9 +1,30 @@
 #!/usr/bin/env node
-// The cowbell command: the same core as the browser's worker, without a screen.
-import { fileURLToPath } from 'node:url';
-import { register } from 'tsx/esm/api';
+// The cowbell command: the same core as the browser's worker, without a screen. It starts from the bundle that installing made; where the sources
+// are newer than that, from them.
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 
-process.env.TSX_TSCONFIG_PATH ??= fileURLToPath(new URL('../tsconfig.json', import.meta.url));
-register();
-const { main } = await import('./main.ts');
+const root = fileURLToPath(new URL('..', import.meta.url));
+const bundle = join(root, 'dist', 'cli', 'main.mjs');
+
+/** Whether no source of the command was changed after a moment. */
+function isFresh(made) {
+  return ['cli', 'core', 'engine'].every(folder =>
+    readdirSync(join(root, folder), { recursive: true, withFileTypes: true }).every(
+      entry =>
+        !entry.isFile() || entry.name.endsWith('.spec.ts') || statSync(join(entry.parentPath ?? entry.path, entry.name)).mtimeMs <= made,
+    ),
+  );
+}
+
+async function load() {
+  if (existsSync(bundle) && isFresh(statSync(bundle).mtimeMs)) return import(pathToFileURL(bundle).href);
+  const { register } = await import('tsx/esm/api');
+  process.env.TSX_TSCONFIG_PATH ??= join(root, 'tsconfig.json');
+  register();
+  return import('./main.ts');
+}
+
+const { main } = await load();
 process.exitCode = await main(process.argv.slice(2));

@@ -1,4 +1,4 @@
-import { readCsv } from 'core/io';
+import { readFile as readAny, type Contents, type ProjectBundle } from 'core/io';
 import { messageFor, type Problem, type Result } from 'core/result';
 import type { Table } from 'core/table';
 import { readFile } from 'node:fs/promises';
@@ -11,6 +11,7 @@ export class BadInput extends Error {
   }
 }
 
+/** The value of a result. Throws `BadInput` with every problem in words. */
 export function valueOf<T>(result: Result<T>, about = ''): T {
   if (result.ok) return result.value;
   throw new BadInput(result.problems.map(problem => `${about}${placeOf(problem)}${messageFor(problem)}`));
@@ -20,12 +21,27 @@ export function valueOf<T>(result: Result<T>, about = ''): T {
 const placeOf = (problem: Problem): string =>
   'at' in problem && problem.code !== 'syntax' ? `line ${problem.at.line}, column ${problem.at.column}: ` : '';
 
-/** A table from a CSV file, `-` for standard input; what was mended goes to standard error. */
+/** A table from a file of any known kind, `-` for standard input; what was mended goes to standard error. */
 export async function readTable(path: string, warn: (line: string) => void): Promise<Table> {
-  const { table, notes } = valueOf(readCsv(await bytesOf(path), path === '-' ? 'standard input' : basename(path)));
-  for (const note of notes) warn(messageFor(note));
-  return table;
+  const contents = await contentsOf(path);
+  const [first] = contents.kind === 'tables' ? contents.tables : [];
+  if (!first) throw new BadInput([`${path} is a whole project. Name a file with one table.`]);
+  for (const note of first.notes) warn(messageFor(note));
+  return first.table;
 }
+
+/** A project with its tables; what was left out goes to standard error. */
+export async function readProject(path: string, warn: (line: string) => void): Promise<ProjectBundle> {
+  const contents = await contentsOf(path);
+  if (contents.kind === 'project') {
+    for (const note of contents.bundle.notes) warn(messageFor(note));
+    return contents.bundle;
+  }
+  throw new BadInput([`${path} is no project file. Choose a file that Cowbell saved.`]);
+}
+
+const contentsOf = async (path: string): Promise<Contents> =>
+  valueOf(readAny(await bytesOf(path), path === '-' ? 'standard input' : basename(path)));
 
 async function bytesOf(path: string): Promise<Uint8Array> {
   if (path !== '-') {

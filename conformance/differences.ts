@@ -18,6 +18,13 @@ export const differences: readonly Difference[] = [
   { formula: 'greatest(1, null)', asked: 'greatest(1, null)', ours: null, engine: 1, why: 'The standard: missing when any argument is.' },
   { formula: 'least(1, null)', asked: 'least(1, null)', ours: null, engine: 1, why: 'The standard: missing when any argument is.' },
   {
+    formula: "'abc' similar to '%b%'",
+    asked: "'abc' similar to '%b%'",
+    ours: true,
+    engine: false,
+    why: 'The standard: % and _ are wildcards in it; the engine reads the pattern as a regular expression of its own.',
+  },
+  {
     formula: "substring('hello', -1, 3)",
     asked: "substring('hello', -1, 3)",
     ours: 'h',
@@ -44,6 +51,34 @@ export const differences: readonly Difference[] = [
     ours: 0.30000000000000004,
     engine: '0.3',
     why: 'All numbers are 64-bit floats; the engine reads short literals as decimals.',
+  },
+  {
+    formula: "cast('abcdef' as varchar(3))",
+    asked: "cast('abcdef' as varchar(3))",
+    ours: 'abc',
+    engine: 'abcdef',
+    why: 'The standard: a cast cuts a text to the size of its type; the engine leaves sizes aside.',
+  },
+  {
+    formula: 'cast(12345.6 as decimal(5, 2))',
+    asked: 'try_cast(12345.6 as decimal(5, 2))',
+    ours: null,
+    engine: null,
+    why: 'A number with more digits than its type is missing and counted; a plain cast ends the engine’s query with an error.',
+  },
+  {
+    formula: "cast('1e400' as double precision)",
+    asked: "cast('1e400' as double precision)",
+    ours: null,
+    engine: Infinity,
+    why: 'What no float can hold is missing.',
+  },
+  {
+    formula: "extract(year from date '9999-12-31' + interval '1 day')",
+    asked: "cast(extract(year from date '9999-12-31' + interval '1 day') as double)",
+    ours: null,
+    engine: 10000,
+    why: 'Dates stay within the years 1 to 9999.',
   },
   { formula: "upper('ß')", asked: "upper('ß')", ours: 'SS', engine: 'ẞ', why: 'Capitals follow Unicode’s full case mapping.' },
   {

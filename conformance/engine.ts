@@ -35,6 +35,12 @@ export class SqlEngine {
     return reader.getRows().map(([value]) => plain(value));
   }
 
+  /** One column of what a statement over `t` gives, in the table's order. */
+  async column(statement: string, name: string): Promise<Cell[]> {
+    const reader = await this.connection.runAndReadAll(`select ${nameText(name)} from (${statement})`);
+    return reader.getRows().map(([value]) => plain(value));
+  }
+
   get rowCount(): number {
     return this.table.rowCount;
   }

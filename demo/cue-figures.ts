@@ -1,38 +1,12 @@
-import type { Cue } from 'core/cue';
-import { plainMeasure, type FigureData } from 'core/frame';
-import { firstFigure, type Figure, type TableWords } from 'core/project';
+import { plainMeasure } from 'core/frame';
+import type { TableFacts } from 'core/brief';
+import type { Figure } from 'core/document';
 import { cueOf, look } from './cues';
+import { axesWith, figureOf, inTime } from './sketch';
 import { helper } from './window-figures';
 
-interface Sketch {
-  readonly id: string;
-  readonly name: string;
-  readonly title: string;
-  readonly subtitle: string;
-  readonly data: Partial<FigureData>;
-  readonly shape?: Partial<Figure['shape']>;
-  readonly scales?: Partial<Figure['scales']>;
-  readonly cues: readonly Cue[];
-}
-
-function figureOf(table: TableWords, { id, name, title, subtitle, data, shape, scales, cues }: Sketch): Figure {
-  const first = firstFigure(id, table);
-  return {
-    ...first,
-    name,
-    data: { ...first.data, ...data },
-    shape: { ...first.shape, ...shape },
-    scales: { ...first.scales, ...scales },
-    cues: [...cues],
-    words: { title, subtitle },
-  };
-}
-
-const inTime = { by: 'category', descending: false } as const;
-const quietAxis = { zero: 'auto', low: null, high: null, numbers: true } as const;
-
 /** A dashed average with its value, above-average bars in a second colour, labels inside the base (N12). */
-export const averageMilk = (table: TableWords): Figure =>
+export const averageMilk = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'average-milk',
     name: 'Above average',
@@ -43,7 +17,7 @@ export const averageMilk = (table: TableWords): Figure =>
   });
 
 /** Reached, short by, beyond, per hut (N07). */
-export const planOfWheels = (table: TableWords): Figure =>
+export const planOfWheels = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'plan-of-wheels',
     name: 'Plan of wheels',
@@ -62,7 +36,7 @@ export const planOfWheels = (table: TableWords): Figure =>
   });
 
 /** Actual and deviation in two panels that share the huts; a formula drives the colour of the second (N10). */
-export const wheelsAndBalance = (table: TableWords): Figure =>
+export const wheelsAndBalance = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'wheels-and-balance',
     name: 'Actual and deviation',
@@ -88,7 +62,7 @@ export const wheelsAndBalance = (table: TableWords): Figure =>
   });
 
 /** Below and above the plan, the plan as a line, the whole on top (N17). */
-export const belowAndAbovePlan = (table: TableWords): Figure =>
+export const belowAndAbovePlan = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'below-and-above-plan',
     name: 'Milk against plan',
@@ -117,7 +91,7 @@ export const belowAndAbovePlan = (table: TableWords): Figure =>
   });
 
 /** Arrows at the points, coloured by where the milk goes (N16). */
-export const weeklyDirection = (table: TableWords): Figure =>
+export const weeklyDirection = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'weekly-direction',
     name: 'Direction',
@@ -138,7 +112,7 @@ export const weeklyDirection = (table: TableWords): Figure =>
   });
 
 /** A glyph on every highest and lowest point, nothing elsewhere (N11). */
-export const tankLevels = (table: TableWords): Figure =>
+export const tankLevels = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'tank-levels',
     name: 'Tank levels',
@@ -153,14 +127,14 @@ export const tankLevels = (table: TableWords): Figure =>
     shape: { mark: 'line' },
     cues: [
       cueOf('extremes', ['morning level'], 'day', {
-        scope: { kind: 'within', column: 'month' },
+        scope: { kind: 'within', columns: ['month'] },
         looks: { highest: look('brass', { glyph: 'diamond', label: 'value' }), lowest: look('slate', { glyph: 'down', label: 'value' }) },
       }),
     ],
   });
 
 /** An expected range behind the measure, what lies outside it marked (N19). */
-export const expectedCollection = (table: TableWords): Figure =>
+export const expectedCollection = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'expected-collection',
     name: 'Expected range',
@@ -183,7 +157,7 @@ export const expectedCollection = (table: TableWords): Figure =>
   });
 
 /** Spans from the coolest to the warmest night, ends labelled, average ends as lines (N04). */
-export const nights = (table: TableWords): Figure =>
+export const nights = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'nights',
     name: 'Nights',
@@ -198,7 +172,7 @@ export const nights = (table: TableWords): Figure =>
   });
 
 /** Two measures of very different size, each at its own axis; columns coloured by a comparison (N03). */
-export const milkAndFat = (table: TableWords): Figure =>
+export const milkAndFat = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'milk-and-fat',
     name: 'Milk and fat',
@@ -213,12 +187,12 @@ export const milkAndFat = (table: TableWords): Figure =>
       ],
       order: inTime,
     },
-    scales: { axes: { first: quietAxis, second: { ...quietAxis, zero: 'out', low: 0.035 } } },
+    scales: { axes: axesWith({}, { zero: 'out', low: 0.035 }) },
     cues: [cueOf('compare', ['milk', 'planned milk'], 'week', { looks: { more: look('pasture'), less: look('clay') } })],
   });
 
 /** Measures that do not compare, as an index (N23). */
-export const valleyIndex = (table: TableWords): Figure =>
+export const valleyIndex = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'valley-index',
     name: 'Index of the valleys',
@@ -227,10 +201,10 @@ export const valleyIndex = (table: TableWords): Figure =>
     data: { category: 'week', series: 'valley', measures: [plainMeasure('milk', 'sum(milk)')], order: inTime },
     shape: { mark: 'line' },
     cues: [
-      cueOf('rescale', ['milk'], 'week', { scope: { kind: 'along', column: 'week', descending: false, within: 'valley' } }),
+      cueOf('rescale', ['milk'], 'week', {}),
       cueOf('extremes', ['milk'], 'week', {
         which: 'highest',
-        scope: { kind: 'within', column: 'valley' },
+        scope: { kind: 'within', columns: ['valley'] },
         quiet: false,
         looks: { highest: look('', { label: 'value', glyph: 'dot' }), lowest: look('') },
       }),

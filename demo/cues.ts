@@ -1,4 +1,4 @@
-import { cueKinds, type Cue, type CueKindName, type CueWords, type Look } from 'core/cue';
+import { cueKinds, cueFactsOf, type Cue, type CueKindName, type CueFacts, type Look } from 'core/cue';
 
 /** A look of a cue in a figure. */
 export const look = (colour: string, change: Partial<Look> = {}): Look => ({
@@ -10,12 +10,7 @@ export const look = (colour: string, change: Partial<Look> = {}): Look => ({
   ...change,
 });
 
-const wordsFor = (measures: readonly string[], category: string): CueWords => ({
-  category,
-  measures,
-  scopes: [],
-  along: { column: category, descending: false },
-});
+const wordsFor = (measures: readonly string[], category: string): CueFacts => cueFactsOf({ category, measures });
 
 /** A cue as adding it would make it, with changes. */
 export function cueOf<K extends CueKindName>(
@@ -28,5 +23,4 @@ export function cueOf<K extends CueKindName>(
 }
 
 /** Highest and lowest of a measure, as a first figure marks them. */
-export const extremesOf = (measure: string) =>
-  cueKinds.extremes.create('cue-1', { category: '', measures: [measure], scopes: [], along: { column: '', descending: false } });
+export const extremesOf = (measure: string) => cueKinds.extremes.create('cue-1', cueFactsOf({ measures: [measure] }));

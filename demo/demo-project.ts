@@ -1,6 +1,9 @@
-import { PROJECT_VERSION, type NumberFormat, type Project, type TableWords } from 'core/project';
+import type { TableFacts } from 'core/brief';
+import { plainFormat, PROJECT_VERSION, type NumberFormat, type Project } from 'core/document';
+import { LADDERS } from 'core/format';
 import type { Table } from 'core/table';
 import * as cued from './cue-figures';
+import * as scales from './scale-figures';
 import * as windows from './window-figures';
 
 const UNITS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -11,36 +14,25 @@ const UNITS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   grades: { first: '%', second: '%', rejected: '%' },
 };
 
-const format = (name: string, change: Partial<NumberFormat>): NumberFormat => ({
-  name,
-  decimals: null,
-  grouping: true,
-  percent: false,
-  prefix: '',
-  suffix: '',
-  scale: 1,
-  ...change,
-});
-
 const FORMATS: NumberFormat[] = [
-  format('volume', { suffix: ' L', decimals: 0 }),
-  format('thousand litres', { suffix: ' kL', scale: 1000, decimals: 1 }),
-  format('percent', { percent: true, decimals: 1 }),
-  format('fat content', { percent: true, decimals: 2 }),
+  plainFormat('volume', { suffix: ' L', decimals: 0 }),
+  plainFormat('thousand litres', { suffix: ' kL', scale: 1000, decimals: 1 }),
+  plainFormat('percent', { percent: true, decimals: 1 }),
+  plainFormat('count', { decimals: 0 }),
+  plainFormat('thousands and millions', { ladder: [...LADDERS.counts] }),
+  plainFormat('fat content', { percent: true, decimals: 2 }),
 ];
 
 /** The sample project over the demo tables: finished figures, one or more for each need that can be met by now. */
 export function demoProject(tables: readonly Table[]): Project {
-  const [deliveries, huts, tanks] = ['deliveries', 'huts', 'tanks'].map(name => wordsOf(tables, name)) as [
-    TableWords,
-    TableWords,
-    TableWords,
-  ];
+  const [deliveries, huts, tanks, cellcounts, grades] = ['deliveries', 'huts', 'tanks', 'cellcounts', 'grades'].map(name =>
+    wordsOf(tables, name),
+  ) as [TableFacts, TableFacts, TableFacts, TableFacts, TableFacts];
   return {
     version: PROJECT_VERSION,
     id: 'highmeadow',
     name: 'Highmeadow season',
-    tables: tables.map(({ name }) => ({ id: name, name, units: { ...UNITS[name] }, edits: [], derived: [] })),
+    tables: tables.map(({ name }) => ({ id: name, name, units: { ...UNITS[name] }, edits: [], derived: [], readings: {} })),
     figures: [
       windows.milkByHut(deliveries),
       cued.averageMilk(deliveries),
@@ -57,13 +49,17 @@ export function demoProject(tables: readonly Table[]): Project {
       windows.runningMilk(deliveries),
       windows.changeOfMilk(deliveries),
       windows.fatByQuarter(deliveries),
+      scales.worstCounts(cellcounts),
+      scales.cellCounts(cellcounts),
+      scales.wheelsBroken(huts),
+      scales.firstGrade(grades),
     ],
     formats: FORMATS,
     pictures: [],
   };
 }
 
-function wordsOf(tables: readonly Table[], name: string): TableWords {
+function wordsOf(tables: readonly Table[], name: string): TableFacts {
   const table = tables.find(item => item.name === name) as Table;
   return { id: name, name, rowCount: table.rowCount, units: UNITS[name] ?? {}, columns: table.columns };
 }

@@ -8,6 +8,7 @@ export interface Hut {
 
 const hut = (name: string, valley: string, altitude: number, size: number): Hut => ({ hut: name, valley, altitude, size });
 
+/** Huts with their valleys; made-up names. */
 export const huts: readonly Hut[] = [
   hut('Ashlatch', 'Brackenfell', 1410, 34),
   hut('Brindlow', 'Brackenfell', 1525, 41),

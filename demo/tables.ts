@@ -138,6 +138,7 @@ export function pastureA(): Table {
   );
 }
 
+/** Grass to clover on a second pasture, for some years only. */
 export function pastureB(): Table {
   const random = seededRandom(101);
   const years = [2011, 2013, 2015, 2016, 2017, 2020, 2021, 2023, 2024, 2025, 2027, 2029, 2030];
@@ -147,6 +148,7 @@ export function pastureB(): Table {
   );
 }
 
+/** The sample tables, from a fixed seed. */
 export const demoTables = (): Table[] => [deliveries(), hutTable(), tanks(), cellcounts(), grades(), pastureA(), pastureB()];
 
 const oneDecimal = (value: number): number => Math.round(value * 10) / 10;

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addCue, brief, choose, columnTexts, drop, expectBars, LIGHT, openApp, token } from './support';
+import { canvas, addCue, brief, cell, choose, columnTexts, drop, expectBars, LIGHT, openApp, token } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -21,7 +21,7 @@ test('every token of the cue changes the figure', async ({ page }) => {
 
 test('labels come and go with their token', async ({ page }) => {
   const inkAbove = (): Promise<number> =>
-    page.locator('cb-figure-canvas canvas').evaluate(element => {
+    canvas(page).evaluate(element => {
       const canvas = element as HTMLCanvasElement;
       const { data } = (canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(60, 95, canvas.width - 60, canvas.height - 200);
       let count = 0;
@@ -37,8 +37,8 @@ test('a missing value is never the lowest, a zero is, and ties are all marked', 
   await drop(page, 'ties.csv', 'stall,litres\nAda,5\nBo,\nCy,0\nDi,9\nEl,9\nFay,0\n');
   await expect(brief(page)).toContainText('Show litres summed by stall');
   await expect.poll(() => columnTexts(page, 'stall')).toEqual(['Di', 'El', 'Ada', 'Cy', 'Fay', 'Bo']);
-  expect(await columnTexts(page, 'lowest')).toEqual(['·', '·', '·', '0', '0', '·']);
-  expect(await columnTexts(page, 'highest')).toEqual(['9', '9', '·', '·', '·', '·']);
+  await expect.poll(() => columnTexts(page, 'lowest')).toEqual(['·', '·', '·', '0', '0', '·']);
+  await expect.poll(() => columnTexts(page, 'highest')).toEqual(['9', '9', '·', '·', '·', '·']);
   await expectBars(page, LIGHT.brass, 2);
 });
 
@@ -63,6 +63,16 @@ test('cues are added, switched off, ordered, duplicated and removed with undo', 
 
 test('a cue that cannot apply says so and leaves the figure drawn', async ({ page }) => {
   await drop(page, 'none.csv', 'stall,litres\nAda,\nBo,\n');
+  // A column without any value is nobody's first measure.
+  await expect(brief(page)).toContainText('Show the number of rows by stall');
+  await drop(page, 'hollow.csv', 'stall,litres\nAda,4\nBo,5\n');
+  await expect(brief(page)).toContainText('Show litres summed by stall');
+  // What is emptied goes behind what is there.
+  for (const left of ['4', '·']) {
+    await cell(page, 0, 'litres').click();
+    await page.keyboard.press('Delete');
+    await expect(cell(page, 0, 'litres')).toHaveText(left);
+  }
   await expect(brief(page)).toContainText('Every value of litres is missing, so there is nothing to mark.');
   await drop(page, 'one.csv', 'stall,litres\nAda,4\n');
   await expect(brief(page)).toContainText('There is only one value of litres, so there is nothing to compare it with.');

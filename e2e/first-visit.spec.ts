@@ -22,7 +22,7 @@ test('the first visit shows a finished figure, its two equal highest and its low
 
 test('the brief reads as sentences and the figure as a description', async ({ page }) => {
   await openApp(page);
-  await expect(brief(page)).toContainText('Show milk summed by hut as columns, largest first, as one series in one panel.');
+  await expect(brief(page)).toContainText('Show milk summed by hut as columns, largest first.');
   await expect(brief(page)).toContainText(
     /Mark the highest and the lowest of milk in the whole figure in\s+brass and\s+slate, with their values; quiet the rest\./,
   );

@@ -32,7 +32,7 @@ test('the editor colours, completes, underlines faults, previews the first rows 
   await page.waitForTimeout(200);
   await page.keyboard.press('Enter');
   await page.keyboard.type(' / cwos');
-  await expect(desk(page).getByRole('status')).toContainText('No column is called “cwos”. Did you mean cows?');
+  await expect(desk(page).locator('[data-verdict]')).toContainText('No column is called “cwos”. Did you mean cows?');
   await expect(editor(page).locator('.cm-lintRange-error')).toHaveText('cwos');
   await desk(page).getByRole('button', { name: 'Use it' }).click();
   await expect(desk(page)).toBeVisible();
@@ -45,7 +45,7 @@ test('the editor colours, completes, underlines faults, previews the first rows 
       .locator('span')
       .filter({ hasText: /^case$/ }),
   ).toHaveCSS('font-weight', '600');
-  await expect(desk(page).getByRole('status')).toContainText('Gives a number.');
+  await expect(desk(page).locator('[data-verdict]')).toContainText('Gives a number.');
   // Ashlatch's first week: 2,125 litres from 34 cows.
   await expect(desk(page).getByRole('region', { name: 'First rows of the result' })).toContainText('62.5');
   await expect(desk(page).locator('cb-spark path')).toHaveAttribute('d', /^M/);
@@ -72,12 +72,12 @@ test('a derived column becomes a column of the table; a cycle and a taken name a
   await write(page, 'Compute a column', 'per cow', 'milk / cows');
   await use(page);
   await expect(brief(page)).toContainText('Take deliveries, 480 rows. Compute per cow.');
-  await choose(page, 'measure', 'per cow');
-  await choose(page, 'summary', 'averaged');
+  await choose(page, 'measure:0', 'per cow');
+  await choose(page, 'summary:0', 'averaged');
   await expectBars(page, LIGHT.brass, 1);
   await write(page, 'Compute a column', 'milk', '1');
   await use(page);
-  await expect(desk(page).getByRole('status')).toContainText('A column is called milk already. Choose another name.');
+  await expect(desk(page).locator('[data-verdict]')).toContainText('A column is called milk already. Choose another name.');
   await desk(page).getByRole('button', { name: 'Cancel' }).click();
   await brief(page).getByRole('button', { name: 'per cow' }).first().click();
   await desk(page).getByRole('button', { name: 'Remove' }).click();
@@ -88,7 +88,7 @@ test('a derived column becomes a column of the table; a cycle and a taken name a
 
 test('a division by zero has no value, and the rows are counted', async ({ page }) => {
   await write(page, 'Compute a column', 'q', '1 / (milk - milk)');
-  await expect(desk(page).getByRole('status')).toContainText('474 rows have no value');
+  await expect(desk(page).locator('[data-verdict]')).toContainText('474 rows have no value');
   await use(page);
   await expect(brief(page)).toContainText('q has no value in 474 rows, by a division by zero or the like.');
 });
@@ -110,7 +110,7 @@ test('a ratio is the ratio of sums', async ({ page }) => {
 test('“Use it” pressed at once waits for the trial: a fault keeps the desk open, what is right is taken', async ({ page }) => {
   await write(page, 'Helper column', 'share', 'milk / smu(milk)');
   await use(page);
-  await expect(desk(page).getByRole('status')).toContainText('smu');
+  await expect(desk(page).locator('[data-verdict]')).toContainText('smu');
   await expect(editor(page)).toBeVisible();
   await editor(page).click();
   await page.keyboard.press('Control+a');
@@ -118,6 +118,33 @@ test('“Use it” pressed at once waits for the trial: a fault keeps the desk o
   await page.keyboard.press('Control+Enter');
   await expect(desk(page)).toHaveCount(0);
   await expect(brief(page)).toContainText('Compute share');
+});
+
+test('an error inside the engine is told at the desk; nothing of the formula before it is taken', async ({ page }) => {
+  await write(page, 'Compute a column', 'double', 'milk * 2');
+  const rows = page.getByRole('region', { name: 'First rows of the result' });
+  await expect(desk(page).locator('[data-verdict]')).toContainText('Gives a number');
+  await expect(rows.locator('tr')).not.toHaveCount(0);
+  const worker = page.workers()[0];
+  await worker?.evaluate(() => {
+    (globalThis as { cowbellBefore?: () => void }).cowbellBefore = () => {
+      throw new Error('thrown by a test');
+    };
+  });
+  await page.keyboard.type(' + 1');
+  await expect(desk(page).locator('[data-verdict]')).toContainText('cannot be computed');
+  await expect(rows.locator('tr')).toHaveCount(0);
+  await use(page);
+  await expect(desk(page)).toBeVisible();
+  await expect(editor(page)).toHaveText('milk * 2 + 1');
+  await worker?.evaluate(() => delete (globalThis as { cowbellBefore?: unknown }).cowbellBefore);
+  await editor(page).click();
+  await page.keyboard.press('End');
+  await page.keyboard.type('0');
+  await expect(desk(page).locator('[data-verdict]')).toContainText('Gives a number');
+  await use(page);
+  await expect(desk(page)).toHaveCount(0);
+  await expect(brief(page).locator('[data-token="derived:double"]')).toHaveAttribute('title', /milk \* 2 \+ 10/);
 });
 
 test('a scope token writes the window of a helper column', async ({ page }) => {
@@ -170,4 +197,18 @@ test('number formats are named once and used in ledger, labels, hover and axis',
   await expect(page.locator('.hover-card')).toContainText('941.9 hL is the highest');
   await goTo(page, 'Fat content by quarter');
   await expect(cell(page, 0, 'fat content')).toHaveText(/^\d\.\d\d %$/);
+});
+
+test('another figure closes the desk; what was not used waits as a draft', async ({ page }) => {
+  await write(page, 'Compute a column', 'per cow', 'milk / cows');
+  await page.keyboard.press('Alt+PageDown');
+  await expect(desk(page)).toHaveCount(0);
+  await page.keyboard.press('Alt+PageUp');
+  await brief(page).getByRole('button', { name: 'Compute a column' }).click();
+  await expect(editor(page)).toHaveText('milk / cows');
+  await expect(desk(page).getByLabel('called')).toHaveValue('per cow');
+  await expect(desk(page)).toContainText('Not used yet, from before.');
+  await desk(page).getByRole('button', { name: 'Start again' }).click();
+  await expect(editor(page)).not.toHaveText('milk / cows');
+  await expect(desk(page)).not.toContainText('Not used yet');
 });

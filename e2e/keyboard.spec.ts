@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { brief, canvas, cell, expectBars, LIGHT, openApp, stage } from './support';
+import { brief, canvas, cell, expectBars, figureName, LIGHT, openApp, stage } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -48,11 +48,16 @@ test('the whole path without a pointer', async ({ page }) => {
   await expectBars(page, LIGHT.base, 20);
   await run(page, 'undo');
   await expectBars(page, LIGHT.brass, 2);
+  // Decisions of the brief too, by words of their own.
+  await run(page, 'aspect');
+  await expect(page.getByRole('dialog', { name: 'Proportions' })).toBeVisible();
+  await press(page, 'Escape');
+  await expect(brief(page).locator('[data-token="proportion"]')).toBeFocused();
   await run(page, 'new figure');
-  await expect(page.getByRole('navigation').locator('[aria-current="page"]')).toHaveText('Milk by hut 2');
+  await expect(figureName(page)).toHaveText('Milk by week');
   const download = page.waitForEvent('download');
   await run(page, 'csv');
-  expect((await download).suggestedFilename()).toBe('milk-by-hut-2.csv');
+  expect((await download).suggestedFilename()).toBe('milk-by-week.csv');
 });
 
 test('filters by keyboard', async ({ page }) => {
@@ -61,16 +66,17 @@ test('filters by keyboard', async ({ page }) => {
   const chip = stage(page).getByRole('button', { name: /^valley:/ });
   await chip.focus();
   await press(page, 'Enter');
-  await page.getByRole('checkbox', { name: /Siddel/ }).focus();
-  await press(page, 'Space', 'Escape');
+  await expect(page.getByRole('listbox', { name: 'valley' })).toBeFocused();
+  await page.keyboard.type('sid');
+  await press(page, 'Enter', 'Escape');
   await expect(chip).toBeFocused();
   await expectBars(page, LIGHT.brass, 1);
 });
 
 test('dark dresses page and figure alike, and stays after a reload', async ({ page }) => {
   await page.getByRole('button', { name: 'Switch to dark' }).click();
-  await expectBars(page, '#e5ad3b', 2);
+  await expectBars(page, '#e6aa35', 2);
   await page.reload();
-  await expectBars(page, '#e5ad3b', 2);
+  await expectBars(page, '#e6aa35', 2);
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(14, 25, 22)');
 });

@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { brief, columnTexts, drop, expectBars, LIGHT, notice, openApp, paste } from './support';
+import { canvas, brief, columnTexts, drop, expectBars, LIGHT, notice, openApp, paste } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
 const good: readonly [name: string, text: string, column: string, texts: string[]][] = [
   ['commas, a mark, quotes with breaks', '\uFEFFstall,litres\n"Upper\nfold",12\n"Ada ""A"", east",7\n', 'litres', ['12', '7']],
-  ['semicolons and decimal commas', 'stall;litres\nAda;1,5\nBo;12,25\n', 'litres', ['12.25', '1.5']],
+  ['semicolons and decimal commas', 'stall;litres\nAda;1,5\nBo;12,25\n', 'litres', ['12.25', '1.50']],
   ['tabs', 'stall\tlitres\nAda\t3\nBo\t-4\n', 'litres', ['3', '−4']],
   ['another script', 'कुटीर,लीटर\nपहाड़,3\nनदी,5\n', 'लीटर', ['5', '3']],
 ];
@@ -16,6 +16,15 @@ for (const [name, text, column, texts] of good)
     await expect.poll(() => columnTexts(page, column)).toEqual(texts);
     await expectBars(page, LIGHT.brass, 1);
   });
+
+test('a sheet that speaks of one figure closes when a file opens another', async ({ page }) => {
+  await brief(page).locator('[data-token="mark"]').click();
+  await expect(page.getByRole('dialog', { name: 'Drawn as' })).toBeVisible();
+  await drop(page, 'own.csv', 'stall,litres\nAda,3\nBo,4\n');
+  await expect(brief(page)).toContainText('Take own, 2 rows.');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(brief(page).locator('[data-token="mark"]')).toBeFocused();
+});
 
 test('thousands of rows through the file picker, grouped to a figure', async ({ page }) => {
   const rows = Array.from({ length: 40_000 }, (_, i) => `stall ${i % 25},${(i * 7919) % 1000}`);
@@ -28,8 +37,17 @@ test('thousands of rows through the file picker, grouped to a figure', async ({ 
   await expect.poll(async () => (await columnTexts(page, 'stall')).length).toBeGreaterThan(8);
 });
 
+test('the sheet that opens files shows all of its width, the first time too', async ({ page }) => {
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Open', exact: true });
+  await expect(sheet.getByText('Projects in this browser')).toBeVisible();
+  const [all, shown] = await sheet.evaluate(pane => [pane.scrollWidth, pane.clientWidth]);
+  expect(shown).toBe(all);
+  await expect(sheet.getByLabel(/Or paste rows here/)).toBeInViewport({ ratio: 1 });
+});
+
 test('rows pasted on the stage, and rows pasted into the box', async ({ page }) => {
-  await page.locator('cb-figure-canvas canvas').focus();
+  await canvas(page).focus();
   await paste(page, 'stall\tlitres\nAda\t3\nBo\t4');
   await expect(brief(page)).toContainText('Take pasted rows, 2 rows.');
   await page.getByRole('button', { name: 'Open', exact: true }).click();
@@ -49,7 +67,7 @@ const bad: readonly [name: string, file: string, content: string | readonly numb
 for (const [name, file, content, says] of bad)
   test(`${name} is refused with a reason and the open project stays`, async ({ page }) => {
     await drop(page, file, content);
-    const alert = page.getByRole('alert');
+    const alert = page.locator('cb-notices [data-tone="fault"]');
     await expect(alert).toContainText('was not opened.');
     await expect(alert).toContainText(says);
     await expect(brief(page)).toContainText('Take deliveries, 480 rows.');

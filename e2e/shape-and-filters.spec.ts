@@ -7,7 +7,7 @@ test('the shape sentence changes measure, summary, category, order, direction an
   await choose(page, 'category', 'valley');
   await expectBars(page, LIGHT.brass, 1);
   await expectBars(page, LIGHT.quiet, 3);
-  await choose(page, 'measure', 'butterfat');
+  await choose(page, 'measure:0', 'butterfat');
   await expect(page.locator('.ag-header-cell[col-id="butterfat"]')).toBeVisible();
   await choose(page, 'order', 'smallest first');
   await expect.poll(async () => (await bars(page, LIGHT.slate))[0]?.at).toBeLessThan((await bars(page, LIGHT.brass))[0]?.at ?? 0);
@@ -15,8 +15,8 @@ test('the shape sentence changes measure, summary, category, order, direction an
   await expect.poll(() => columnTexts(page, 'valley')).toEqual(['Brackenfell', 'Tolm', 'Auvers Gap', 'Siddel', 'Nine Springs']);
   await choose(page, 'mark', 'lying bars');
   await expectBars(page, LIGHT.brass, 1, true);
-  await choose(page, 'summary', 'averaged');
-  await expect(brief(page)).toContainText('Show butterfat averaged by valley as lying bars, in table order,');
+  await choose(page, 'summary:0', 'averaged');
+  await expect(brief(page)).toContainText('Show butterfat averaged by valley as lying bars, in table order.');
   await expect(page.locator('.ag-header-cell[col-id="average butterfat"]')).toBeVisible();
 });
 
@@ -28,7 +28,7 @@ test('chips keep a valley and a range of weeks; figure, helpers and cue follow a
     .click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'None' }).click();
-  await sheet.getByRole('checkbox', { name: /Tolm/ }).click();
+  await sheet.getByRole('option', { name: /Tolm/ }).click();
   await page.keyboard.press('Escape');
   await expect(stage(page).getByRole('button', { name: 'valley: Tolm', exact: true })).toBeVisible();
   await expectBars(page, LIGHT.quiet, 2);

@@ -1,5 +1,21 @@
 import { expect, test } from '@playwright/test';
-import { bars, brief, canvas, cell, choose, expectBars, goTo, ledger, LIGHT, openApp, saved, stage, typeInto } from './support';
+import {
+  bars,
+  brief,
+  canvas,
+  cell,
+  choose,
+  expectBars,
+  figureName,
+  goTo,
+  ledger,
+  LIGHT,
+  openApp,
+  openFigures,
+  saved,
+  stage,
+  typeInto,
+} from './support';
 
 const DEMO = [
   'Milk by hut',
@@ -17,6 +33,10 @@ const DEMO = [
   'Milk so far by valley',
   'Change by month',
   'Fat content by quarter',
+  'Worst counts',
+  'Cell counts',
+  'Wheels, with a break',
+  'First grade',
 ];
 
 test.beforeEach(({ page }) => openApp(page));
@@ -46,6 +66,31 @@ test('hovering a mark tells why and lights its row; hovering a row outlines its 
   await expect(card).toContainText('Quiet, because no cue marks it.');
 });
 
+test('arrow keys pressed faster than the screen draws are all taken', async ({ page }) => {
+  await page.keyboard.press('Alt+2');
+  await expect(canvas(page)).toBeFocused();
+  await canvas(page).evaluate(figure => {
+    for (let i = 0; i < 5; i++) figure.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+  });
+  await expect(page.locator('.hover-card')).toContainText('Brindlow');
+});
+
+test('a figure that comes back is drawn at its size at once', async ({ page }) => {
+  await page.evaluate(() => {
+    const widths: number[] = [];
+    Object.assign(window, { widths });
+    new MutationObserver(() =>
+      document.querySelectorAll<HTMLCanvasElement>('cb-figure-canvas canvas[role="img"]').forEach(canvas => widths.push(canvas.width)),
+    ).observe(document.body, { childList: true, subtree: true, attributes: true, attributeFilter: ['width'] });
+  });
+  await stage(page).getByRole('radio', { name: 'both' }).click();
+  await expect(page.locator('cb-figure-canvas')).toHaveCount(2);
+  await stage(page).getByRole('radio', { name: 'plain' }).click();
+  await expect(page.locator('cb-figure-canvas')).toHaveCount(1);
+  const widths = await page.evaluate(() => (window as unknown as { widths: number[] }).widths);
+  expect(Math.min(...widths)).toBeGreaterThan(200);
+});
+
 test('undo and redo take back and bring back each change', async ({ page }) => {
   await choose(page, 'look:highest:colour', 'clay');
   await choose(page, 'category', 'valley');
@@ -69,32 +114,72 @@ test('a reload finds everything as it was', async ({ page }) => {
   const before = await canvas(page).evaluate(element => (element as HTMLCanvasElement).toDataURL());
   await page.reload();
   await expect(cell(page, 0, 'wheels')).toHaveClass(/ledger-edited/);
-  await expect(page.getByRole('navigation').locator('[aria-current="page"]')).toHaveText('Wheels by hut');
+  await expect(figureName(page)).toHaveText('Wheels by hut');
   await expect.poll(() => canvas(page).evaluate(element => (element as HTMLCanvasElement).toDataURL())).toBe(before);
 });
 
-test('figures are made, renamed, duplicated and removed with undo', async ({ page }) => {
-  const names = page.getByRole('navigation', { name: 'Figures' }).locator('button.max-w-52');
+test('figures are made, renamed, duplicated, moved and removed with undo', async ({ page }) => {
+  const names = page.getByRole('dialog', { name: 'Figures' }).locator('[data-figure]');
   await page.getByRole('button', { name: 'New figure' }).click();
-  await expect(names).toHaveText([...DEMO, 'Milk by hut 2']);
-  await page.getByRole('button', { name: 'More for Milk by hut 2' }).click();
-  await page.getByLabel('Name of the figure').fill('Autumn');
+  await expect(figureName(page)).toHaveText('Milk by week');
+  const list = await openFigures(page);
+  await expect(names).toHaveText([...DEMO, 'Milk by week']);
+  await list.locator('[data-act="Rename Milk by week"]').click();
+  await list.getByLabel('Name of the figure').fill('Autumn');
   await page.keyboard.press('Enter');
   await expect(names.last()).toHaveText('Autumn');
-  await page.getByRole('button', { name: 'More for Autumn' }).click();
-  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  // What was renamed keeps the focus, and goes up by Alt and an arrow.
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(names.nth(DEMO.length - 1)).toHaveText('Autumn');
+  await page.keyboard.press('Alt+Enter');
+  await expect(names.last()).toHaveText('Autumn 2');
+  await page.keyboard.press('Delete');
+  await expect(names).toHaveCount(DEMO.length + 1);
+  await list.locator('[data-act="Remove Autumn"]').click();
   await expect(names).toHaveText(DEMO);
-  await page.locator('cb-notices').getByRole('button', { name: 'Undo' }).click();
-  await expect(names).toHaveText([...DEMO, 'Autumn']);
+  await page.keyboard.press('Escape');
+  await page.locator('cb-notices').getByRole('button', { name: 'Undo' }).last().click();
+  await openFigures(page);
+  await expect(names).toHaveText([...DEMO.slice(0, -1), 'Autumn', DEMO.at(-1) as string]);
   for (let left = DEMO.length + 1; left > 0; left--) {
-    await page
-      .getByRole('navigation', { name: 'Figures' })
-      .getByRole('button', { name: /^More for/ })
-      .click();
-    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    await page.keyboard.press('Delete');
     await expect(names).toHaveCount(left - 1);
   }
   await expect(brief(page)).toContainText('This project has no figure yet.');
   await page.keyboard.press('Control+z');
-  await expect(names).toHaveCount(1);
+  await expect(figureName(page)).not.toBeEmpty();
+});
+
+test('figures are dragged to another place and found by typing', async ({ page }) => {
+  const list = await openFigures(page);
+  const names = list.locator('[data-figure]');
+  const [from, to] = [await list.locator('.cursor-grab').nth(2).boundingBox(), await list.locator('.cursor-grab').first().boundingBox()];
+  if (!from || !to) throw new Error('there is no handle');
+  await page.mouse.move(from.x + 4, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 4, from.y - 20, { steps: 4 });
+  await page.mouse.move(to.x + 4, to.y + 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(names.first()).toHaveText(DEMO[2] as string);
+  await list.getByLabel('Find a figure').fill('against');
+  await expect(names).toHaveText(['Milk against plan']);
+  await page.keyboard.press('Enter');
+  await expect(figureName(page)).toHaveText('Milk against plan');
+});
+
+test('keys show the figure before and the next, and the figure alone', async ({ page }) => {
+  await page.keyboard.press('Alt+PageDown');
+  await expect(figureName(page)).toHaveText(DEMO[1] as string);
+  await page.keyboard.press('Alt+PageUp');
+  await page.keyboard.press('Alt+PageUp');
+  await expect(figureName(page)).toHaveText(DEMO.at(-1) as string);
+  await page.keyboard.press('Alt+0');
+  await expect(brief(page)).toBeHidden();
+  await expect(ledger(page)).toBeHidden();
+  await page.keyboard.press('PageDown');
+  await expect(figureName(page)).toHaveText(DEMO[0] as string);
+  const alone = await canvas(page).boundingBox();
+  expect(alone?.height ?? 0).toBeGreaterThan(650);
+  await page.keyboard.press('Escape');
+  await expect(brief(page)).toBeVisible();
 });

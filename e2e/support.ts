@@ -2,12 +2,12 @@ import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Colours of the light theme, as tokens.css has them. */
 export const LIGHT = {
-  brass: '#b87f0a',
-  slate: '#36506e',
-  pasture: '#3a7a3c',
-  clay: '#b5482f',
-  plum: '#7a4685',
-  lake: '#1c7a90',
+  brass: '#b37a07',
+  slate: '#31485f',
+  pasture: '#417d47',
+  clay: '#b5401f',
+  plum: '#7a4688',
+  lake: '#2d859a',
   ink: '#15302a',
   base: '#5f7a70',
   quiet: '#84978e',
@@ -23,11 +23,22 @@ export async function openApp(page: Page): Promise<void> {
 export const brief = (page: Page): Locator => page.getByRole('region', { name: 'Brief' });
 export const stage = (page: Page): Locator => page.getByRole('region', { name: 'Stage' });
 export const ledger = (page: Page): Locator => page.getByRole('region', { name: 'Ledger' });
-export const canvas = (page: Page, at = 0): Locator => page.locator('cb-figure-canvas canvas').nth(at);
+export const canvas = (page: Page, at = 0): Locator => page.locator('cb-figure-canvas canvas[role="img"]').nth(at);
 export const saved = (page: Page): Promise<void> => expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
+
+/** Opens what a section keeps behind “finer”, where a word waits there. */
+export async function reveal(page: Page, key: string): Promise<void> {
+  if (await brief(page).locator(`[data-token="${key}"]`).count()) return;
+  for (const button of await brief(page).locator('[data-finer]').all()) {
+    if ((await button.getAttribute('aria-expanded')) === 'true') continue;
+    await button.click();
+    await expect(button).toHaveAttribute('aria-expanded', 'true');
+  }
+}
 
 /** Clicks a token of the brief and takes one of its choices. */
 export async function choose(page: Page, token: string, option: string, nth = 0): Promise<void> {
+  await reveal(page, token);
   await brief(page).locator(`[data-token="${token}"]`).nth(nth).click();
   await page.getByRole('dialog').getByRole('option', { name: option, exact: true }).click();
 }
@@ -93,8 +104,21 @@ export async function typeInto(page: Page, target: Locator, text: string): Promi
   await page.keyboard.press('Enter');
 }
 
-export const goTo = (page: Page, figure: string): Promise<void> =>
-  page.getByRole('navigation', { name: 'Figures' }).getByRole('button', { name: figure, exact: true }).click();
+/** The list of figures, opened. */
+export async function openFigures(page: Page): Promise<Locator> {
+  const list = page.getByRole('dialog', { name: 'Figures' });
+  if (!(await list.isVisible())) await page.locator('[data-figures]').click();
+  await expect(list.getByRole('listbox', { name: 'Figures of the project' })).toBeVisible();
+  return list;
+}
+
+/** The name of the figure on the stage, in the top bar. */
+export const figureName = (page: Page): Locator => page.getByRole('navigation', { name: 'Figures' }).locator('[aria-current="page"]');
+
+export async function goTo(page: Page, figure: string): Promise<void> {
+  const list = await openFigures(page);
+  await list.getByRole('option', { name: figure, exact: true }).click();
+}
 
 /** Puts text on the clipboard's way into the page, at what has focus. */
 export async function paste(page: Page, text: string): Promise<void> {
@@ -133,8 +157,9 @@ export async function addCue(page: Page, query: string, kind: string): Promise<v
 
 /** Types a value into a token that takes one. */
 export async function typeToken(page: Page, key: string, text: string, nth = 0): Promise<void> {
+  await reveal(page, key);
   await token(page, key, nth).click();
-  await page.getByRole('dialog').getByRole('textbox').fill(text);
+  await page.getByRole('dialog').locator('input, textarea').first().fill(text);
   await page.keyboard.press('Enter');
 }
 
@@ -155,19 +180,28 @@ export async function expectPixels(page: Page, hex: string, over: number | null)
   await (over === null ? poll.toBeLessThan(4) : poll.toBeGreaterThan(over));
 }
 
-/** The height on the canvas, in page pixels from its top, of the line that has most pixels of a colour. */
+/**
+ * The height on the canvas, in page pixels from its top, of the row that has most of a colour: a thin line may lie on two rows of pixels, each of them a
+ * blend of it with the white ground, which counts by its share.
+ */
 export const lineHeight = (page: Page, hex: string): Promise<number> =>
   canvas(page).evaluate((element, hex) => {
     const canvas = element as HTMLCanvasElement;
     const { width, height } = canvas;
     const { data } = (canvas.getContext('2d') as CanvasRenderingContext2D).getImageData(0, 0, width, height);
-    const rgb = [1, 3, 5].map(i => parseInt(hex.slice(i, i + 2), 16));
-    const counts = Array.from({ length: height }, (_, y) => {
-      let count = 0;
-      for (let x = 0; x < width; x++) if (rgb.every((part, j) => Math.abs((data[4 * (y * width + x) + j] as number) - part) <= 40)) count++;
-      return count;
+    const way = [1, 3, 5].map(i => parseInt(hex.slice(i, i + 2), 16) - 255) as [number, number, number];
+    const length = way[0] ** 2 + way[1] ** 2 + way[2] ** 2;
+    const rows = Array.from({ length: height }, (_, y) => {
+      let sum = 0;
+      for (let i = 4 * y * width; i < 4 * (y + 1) * width; i += 4) {
+        const [r, g, b] = [(data[i] as number) - 255, (data[i + 1] as number) - 255, (data[i + 2] as number) - 255];
+        const share = (r * way[0] + g * way[1] + b * way[2]) / length;
+        const beside = Math.hypot(r - share * way[0], g - share * way[1], b - share * way[2]);
+        if (share > 0.2 && share < 1.1 && beside < 20) sum += share;
+      }
+      return sum;
     });
-    return (counts.indexOf(Math.max(...counts)) * canvas.clientHeight) / height;
+    return (rows.indexOf(Math.max(...rows)) * canvas.clientHeight) / height;
   }, hex);
 
 /** Different colours of bars just above the category axis. */
@@ -200,7 +234,39 @@ export async function keepOnly(page: Page, column: string, value: string): Promi
   await page.getByRole('dialog').getByRole('button', { name: 'None' }).click();
   await page
     .getByRole('dialog')
-    .getByRole('checkbox', { name: new RegExp(value) })
+    .getByRole('option', { name: new RegExp(value) })
     .click();
   await page.keyboard.press('Escape');
+}
+
+/** Adds a filter by a column and opens it at a way to choose. */
+export async function filterBy(page: Page, column: string, kind: string): Promise<void> {
+  await stage(page).getByRole('button', { name: 'Filter', exact: true }).click();
+  await page.getByRole('option', { name: column, exact: true }).click();
+  await stage(page)
+    .getByRole('button', { name: new RegExp(`^${column}:`) })
+    .click();
+  await page.getByRole('dialog').getByRole('radio', { name: kind, exact: true }).click();
+}
+
+/** What has the focus, in words; “page” where nothing has. */
+export const focused = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const { activeElement: at } = document;
+    if (!at || at === document.body) return 'page';
+    return at.getAttribute('aria-label') ?? at.getAttribute('data-token') ?? (at.textContent ?? '').trim().slice(0, 60) ?? at.tagName;
+  });
+
+/** What a screen reader is told from now on, in its order. */
+export async function listenTo(page: Page): Promise<() => Promise<string[]>> {
+  await page.evaluate(() => {
+    const told: string[] = [];
+    Object.assign(globalThis, { told });
+    const read = (): void => {
+      const words = document.querySelector('.cdk-live-announcer-element')?.textContent?.trim() ?? '';
+      if (words && told.at(-1) !== words) told.push(words);
+    };
+    new MutationObserver(read).observe(document.body, { childList: true, subtree: true, characterData: true });
+  });
+  return () => page.evaluate(() => (globalThis as unknown as { told: string[] }).told);
 }

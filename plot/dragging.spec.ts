@@ -1,5 +1,5 @@
-import { BLUE, draw, GREEN, layer, level, only, planOf, RED, see } from './marks-seen.spec';
-import { reduceLine } from './reduce-line';
+import { draw, see } from './marks-seen.spec';
+import { BLUE, GREEN, layer, level, only, planOf, RED } from './scene/sample-plan.spec';
 import { drawTiny } from './tiny';
 
 describe('dragging', () => {
@@ -20,21 +20,6 @@ describe('dragging', () => {
 });
 
 describe('long lines', () => {
-  const wave = Float64Array.from({ length: 20_000 }, (_, i) => (i === 7_001 ? 500 : i === 13_333 ? -500 : Math.sin(i)));
-  const marked = new Uint8Array(20_000);
-  marked[4_242] = 1;
-  const kept = reduceLine(wave, 100, marked);
-  it('keep extremes, marked points and order, and no more than a few points per pixel', () => {
-    for (const at of [0, 7_001, 13_333, 4_242, 19_999]) expect(kept).toContain(at);
-    expect(kept.length).toBeLessThan(420);
-    expect(kept.every((at, i) => i === 0 || at > (kept[i - 1] as number))).toBe(true);
-  });
-  it('keep their gaps, and short ones keep all', () => {
-    const gap = Float64Array.from(wave).fill(NaN, 10_000, 10_050);
-    const around = reduceLine(gap, 100, marked).filter(at => at >= 9_999 && at <= 10_050);
-    expect(around).toEqual([9_999, 10_000, 10_050]);
-    expect(reduceLine(Float64Array.of(1, 2, 3), 100, marked)).toEqual([0, 1, 2]);
-  });
   it('draw on an axis that counts, and know the row under the pointer', () => {
     const count = 2_000;
     const { seen, drawing } = draw(
@@ -66,6 +51,7 @@ describe('tiny pictures', () => {
       high: Float64Array.of(9, 9, 9),
       style: 'filled' as const,
       colour: BLUE,
+      cue: 'c',
       dragLow: null,
       dragHigh: null,
     };

@@ -1,141 +1,180 @@
 import { CategoryScale, Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
-import type { Layer, Plan } from 'core/plan';
-import { axisTitles } from './axis-titles';
-import { bandPainter } from './band-painter';
-import { barLabels } from './bar-labels';
-import { isCounted, optionsOf } from './chart-config';
-import { figureHead } from './figure-head';
-import { Geometry, isBar, type CanvasPoint } from './geometry';
-import { glyphPainter } from './glyph-painter';
-import { levelLines } from './level-lines';
-import { handleAt, roundedValueAt, type LineHandle } from './line-handles';
-import { markPainter } from './mark-painter';
-import { pointedRow } from './pointed-row';
+import type { ChartPlan } from 'core/plan';
+import { isCounted, optionsOf } from './axes/chart-config';
+import { HeadBox } from './axes/head-box';
+import { layoutOfChart } from './axes/layout-of-chart';
+import type { Brushes, Canvas } from './canvas/brushes';
+import { pageBrushes } from './canvas/page-brushes';
+import { paintItems, paintScene } from './canvas/paint-scene';
+import { TextWidths } from './canvas/text-widths';
+import { PixelScales } from './scene/pixel-scales';
+import { anchorOf, handleAt, markAt, outlineOf, rowAt } from './scene/pointing';
+import type { FigurePoint, LineHandle, MarkAt, Scene, ScenePart } from './scene/scene';
+import { sceneOf } from './scene/scene-of';
 
 Chart.register(CategoryScale, LinearScale);
 
-export type { CanvasPoint };
+/** What a drawing is made with. */
+export interface DrawingOptions {
+  /** Options of Chart.js that a drawing outside the page needs, such as its pixel ratio. */
+  readonly fixed?: ChartOptions<'bar'>;
+  /** A canvas of the same size above the first, for what is pointed at. */
+  readonly above?: HTMLCanvasElement | null;
+  /** Told after every layout: what is drawn beside the marks, and where. */
+  readonly laidOut?: (parts: readonly ScenePart[]) => void;
+  /** Glyphs and pictures; as the page makes them where unsaid. */
+  readonly brushes?: Brushes;
+}
 
-/** A plan drawn on a canvas, kept in step with the plans that follow. */
+/** A plan drawn on a canvas, kept in step with the plans that follow. Chart.js lays out and draws the axes; all else is a scene, made once per plan and size. */
 export class FigureDrawing {
   private readonly chart: Chart;
+  private readonly head: HeadBox;
+  private readonly brushes: Brushes;
+  private readonly widths = new TextWidths();
+  private laidOut: Scene | null = null;
   private row: number | null = null;
 
-  /** @param fixed options that a drawing outside the page needs, such as its pixel ratio */
   constructor(
     canvas: HTMLCanvasElement,
-    private plan: Plan,
-    private readonly fixed: ChartOptions<'bar'> = {},
+    private plan: ChartPlan,
+    private readonly options: DrawingOptions = {},
   ) {
-    const planNow = (): Plan => this.plan;
+    this.brushes = options.brushes ?? pageBrushes(() => this.chart.draw());
+    this.head = new HeadBox(() => this.plan, this.widths);
     this.chart = new Chart(canvas, {
       type: 'line',
       data: { labels: labelsOf(plan), datasets: [] },
-      options: { ...optionsOf(plan), ...this.fixed } as never,
-      // Plugins of this drawing alone: they read the plan as it is, not through Chart.js' option proxies.
-      plugins: [
-        ground(planNow),
-        figureHead(planNow),
-        bandPainter(planNow),
-        markPainter(planNow),
-        axisTitles(planNow),
-        levelLines(planNow),
-        glyphPainter(planNow),
-        barLabels(planNow),
-        pointedRow(planNow, () => this.row),
-      ] as never,
+      options: this.chartOptions() as never,
+      plugins: [this.head.plugin(), this.painter()] as never,
     });
   }
 
-  /** Draws another plan. Cost: one update of Chart.js. */
-  show(plan: Plan): void {
+  /** Draws another plan. Cost: one update of Chart.js and one scene. */
+  show(plan: ChartPlan): void {
     this.plan = plan;
+    this.laidOut = null;
     this.chart.data.labels = labelsOf(plan);
-    this.chart.options = { ...optionsOf(plan), ...this.fixed };
+    this.chart.options = this.chartOptions();
     this.chart.update('none');
   }
 
-  /** Outlines a row of the frame, or none; redraws only when that changes something. */
+  /** Measures and draws all again, once its font is there. */
+  fontCame(): void {
+    this.widths.forget();
+    this.show({ ...this.plan });
+  }
+
+  /** Outlines a row of the frame, or none, on the canvas above; the figure is not drawn again. */
   pointAt(row: number | null): void {
     if (this.row === row) return;
     this.row = row;
-    this.chart.draw();
+    this.outline();
   }
 
-  /** The frame's row whose mark is nearest to a point within its slot on the category axis, or null outside the plot. */
-  rowAt(point: CanvasPoint): number | null {
-    const { lying, categories, layers } = this.plan;
-    if (!this.isInPlot(point) || categories.length === 0) return null;
-    const { geometry } = this;
-    const at = Math.round(((lying ? point.y : point.x) - geometry.along(0)) / (geometry.along(1) - geometry.along(0)));
-    if (at < 0 || at >= categories.length) return null;
-    let [best, nearest] = [-1, Infinity];
-    for (const layer of layers) {
-      const distance = this.distanceTo(layer, at, point);
-      if (distance < nearest) [best, nearest] = [layer.rows[at] as number, distance];
-    }
-    return best === -1 ? null : best;
+  /** The frame's row whose mark is nearest to a point, or null outside the plot. */
+  rowAt(point: FigurePoint): number | null {
+    return rowAt(this.scene, point);
   }
 
-  private isInPlot({ x, y }: CanvasPoint): boolean {
-    const { left, right, top, bottom } = this.chart.chartArea;
-    return x >= left && x <= right && y >= top && y <= bottom;
+  /** The mark under a point, by itself or by its label, or null. */
+  markAt(point: FigurePoint): MarkAt | null {
+    return markAt(this.scene, point);
   }
 
-  private distanceTo(layer: Layer, at: number, { x, y }: CanvasPoint): number {
-    const { geometry } = this;
-    if (layer.rows[at] === -1) return Infinity;
-    const [along, value] = this.plan.lying ? [y, x] : [x, y];
-    const [low, high] = geometry.reach(layer.panel);
-    if (value < low || value > high) return Infinity;
-    const end = geometry.end(layer, at);
-    const [markAlong, markValue] = this.plan.lying ? [end.y, end.x] : [end.x, end.y];
-    const base = geometry.value(layer.panel, layer.axis, layer.bases ? (layer.bases[at] as number) : 0);
-    const inside = isBar(layer) && (value - markValue) * (value - base) <= 0;
-    return Math.abs(along - markAlong) + (inside || Number.isNaN(markValue) ? 0 : Math.abs(value - markValue) * 0.5);
-  }
-
-  /** Where to hang the words of a row: the end of its mark, or of its slot when its value is missing. */
-  anchorOf(row: number): CanvasPoint | null {
-    const { geometry } = this;
-    for (const layer of this.plan.layers) {
-      const at = layer.rows.indexOf(row);
-      if (at === -1) continue;
-      const { x, y } = geometry.end(layer, at);
-      const { top, bottom, left } = this.chart.chartArea;
-      return { x: Number.isNaN(x) ? left : x, y: Number.isNaN(y) ? (top + bottom) / 2 : y };
-    }
-    return null;
+  /** Where to hang the words of a row. */
+  anchorOf(row: number): FigurePoint | null {
+    return anchorOf(this.scene, row);
   }
 
   /** The line or band edge under a point that dragging would move, or null. */
-  handleAt(point: CanvasPoint): LineHandle | null {
-    return this.isInPlot(point) ? handleAt(this.plan, this.geometry, point) : null;
+  handleAt(point: FigurePoint): LineHandle | null {
+    return handleAt(this.scene, point);
   }
 
-  /** The value at a point of a handle's axis. */
-  valueAt(handle: LineHandle, point: CanvasPoint): number {
-    return roundedValueAt(this.plan, this.geometry, handle, point);
+  /** Takes hold of a handle: until it is let go, values are read as the axis stands now, though dragging a break bends it. */
+  hold(): void {
+    this.held = this.pixelScales();
+  }
+
+  /** Lets go of what was held. */
+  letGo(): void {
+    this.held = null;
+  }
+
+  /** The value at a point of a handle's axis, rounded to what a pixel can tell. */
+  valueAt({ panel, axis, target }: LineHandle, point: FigurePoint): number {
+    // A line moves on the axis that is drawn; only a break moves the axis itself.
+    const pixels = ('cue' in target ? null : this.held) ?? this.pixelScales();
+    const pixel = this.plan.horizontal ? point.x : point.y;
+    const value = pixels.valueAt(panel, axis, pixel);
+    const perPixel = Math.abs(pixels.valueAt(panel, axis, pixel + 1) - value);
+    const step = 10 ** Math.floor(Math.log10(perPixel * 5));
+    return Number((Math.round(value / step) * step).toFixed(Math.max(0, -Math.floor(Math.log10(step)))));
+  }
+
+  private held: PixelScales | null = null;
+
+  private pixelScales(): PixelScales {
+    return new PixelScales(this.plan, layoutOfChart(this.chart, this.plan, this.head));
   }
 
   destroy(): void {
     this.chart.destroy();
   }
 
-  private get geometry(): Geometry {
-    return new Geometry(this.chart, this.plan);
+  /** What is drawn. */
+  get scene(): Scene {
+    return this.sceneOn(this.chart);
+  }
+
+  private sceneOn(chart: Chart): Scene {
+    if (!this.laidOut) {
+      this.laidOut = sceneOf(this.plan, layoutOfChart(chart, this.plan, this.head), this.widths.on(chart.ctx, this.plan.livery.font));
+      this.options.laidOut?.(this.laidOut.parts);
+    }
+    return this.laidOut;
+  }
+
+  private chartOptions(): ChartOptions<'bar'> {
+    return { ...optionsOf(this.plan), ...this.options.fixed };
+  }
+
+  private painter(): Plugin<'bar'> {
+    return {
+      id: 'scene',
+      // After every layout the marks lie elsewhere.
+      afterLayout: () => {
+        this.laidOut = null;
+        if (this.row !== null) this.outline();
+      },
+      beforeDraw: ({ ctx, width, height }) => {
+        ctx.save();
+        ctx.fillStyle = this.plan.livery.ground;
+        ctx.fillRect(0, 0, width, height);
+        ctx.restore();
+      },
+      afterDatasetsDraw: chart => paintScene(this.canvasOf(chart, chart.ctx), this.sceneOn(chart)),
+    };
+  }
+
+  private canvasOf({ currentDevicePixelRatio: ratio }: Chart, ctx: CanvasRenderingContext2D): Canvas {
+    return { ctx, brushes: this.brushes, ratio };
+  }
+
+  private outline(): void {
+    const { above } = this.options;
+    const ctx = above?.getContext('2d');
+    if (!above || !ctx) return;
+    const { width, height, currentDevicePixelRatio: ratio } = this.chart;
+    if (above.width !== width * ratio || above.height !== height * ratio) {
+      Object.assign(above, { width: width * ratio, height: height * ratio });
+      ctx.scale(ratio, ratio);
+    }
+    ctx.clearRect(0, 0, width, height);
+    if (this.row !== null) paintItems(this.canvasOf(this.chart, ctx), this.scene, outlineOf(this.scene, this.row));
   }
 }
 
 /** A counting axis needs no list of names. */
-const labelsOf = (plan: Plan): string[] => (isCounted(plan) ? [] : [...plan.categories]);
-
-const ground = (planNow: () => Plan): Plugin<'bar'> => ({
-  id: 'ground',
-  beforeDraw({ ctx, width, height }) {
-    ctx.save();
-    ctx.fillStyle = planNow().livery.ground;
-    ctx.fillRect(0, 0, width, height);
-    ctx.restore();
-  },
-});
+const labelsOf = (plan: ChartPlan): string[] => (isCounted(plan) ? [] : [...plan.categories]);

@@ -1,6 +1,7 @@
-export { FigureDrawing, type CanvasPoint } from './figure-drawing';
+// Drawing a figure, on a canvas of the page or of a file, or in a few dozen pixels.
+export { FigureDrawing, type DrawingOptions } from './figure-drawing';
 export { toPng, type PngSize } from './to-png';
-export type { HoverText } from './hover-text';
-export { drawPath } from './glyph-painter';
-export type { LineHandle } from './line-handles';
 export { drawTiny } from './tiny';
+
+// What is pointed at.
+export type { FigurePoint, LineHandle, MarkAt, ScenePart } from './scene/scene';

@@ -1,5 +1,6 @@
 import type { Layer } from 'core/plan';
-import { axis, BLUE, draw, GREEN, layer, level, livery, only, planOf, RED, see, type Seen } from './marks-seen.spec';
+import { draw, see, type Seen } from './marks-seen.spec';
+import { axis, BLUE, GREEN, layer, level, livery, only, planOf, RED } from './scene/sample-plan.spec';
 
 describe('marks on the canvas', () => {
   it('a stem is thin and has a head as wide as a hand’s point', () => {
@@ -90,6 +91,7 @@ describe('marks on the canvas', () => {
       low: Float64Array.of(2, 3, 2),
       high: Float64Array.of(6, 7, NaN),
       colour: GREEN,
+      cue: 'c',
       dragLow: null,
       dragHigh: null,
     };
@@ -113,7 +115,7 @@ describe('marks on the canvas', () => {
     expect(cut.top).toBeGreaterThanOrEqual(full.top - 1);
   });
   it('lying figures turn everything by a quarter', () => {
-    const plan = planOf([layer([4, 8, 2], { shape: 'stem', colours: only(1, GREEN) })], { lying: true, lines: [level(5)] });
+    const plan = planOf([layer([4, 8, 2], { shape: 'stem', colours: only(1, GREEN) })], { horizontal: true, lines: [level(5)] });
     const [stem, line] = [see(plan, GREEN), see(plan, BLUE)];
     expect(stem.width).toBeGreaterThan(stem.height * 5);
     expect(line.height).toBeGreaterThan(line.width * 20);
@@ -130,7 +132,7 @@ describe('marks on the canvas', () => {
       { kind: 'band' as const, style: 'whiskers' as const, colour: GREEN },
       { kind: 'ramp' as const, colours: [GREEN, GREEN, GREEN] },
     ];
-    const counts = keys.map(key => see(planOf([], { legend: [{ text: '', key }] }), GREEN, 60).count);
+    const counts = keys.map(key => see(planOf([], { legend: [{ text: '', cue: null, key }] }), GREEN, 60).count);
     expect(counts.every(count => count > 10)).toBe(true);
     expect(new Set(counts).size).toBeGreaterThan(5);
   });

@@ -1,8 +1,7 @@
-import type { Layer, Livery, Plan } from 'core/plan';
+import type { ChartPlan, Layer, Livery } from 'core/plan';
 import { FigureDrawing, toPng } from './index';
-import { optionsOf } from './chart-config';
-import { layer as layerOf } from './marks-seen.spec';
-import { fitted, shortened, wrapped } from './shortened';
+import { optionsOf } from './axes/chart-config';
+import { layer as layerOf, planOf, type PlanParts } from './scene/sample-plan.spec';
 
 const livery: Livery = {
   ground: '#ffffff',
@@ -21,33 +20,27 @@ const layer = (values: readonly number[], change: Partial<Layer> = {}): Layer =>
   layerOf(values, { colour: '#123456', colours, stroke: { width: 2, dash: 'solid', marker: '' }, ...change });
 const panel = (low: number, high: number, ticks: number[] = [], title = '') => ({
   title,
-  axes: [{ scale: { low, high, ticks }, tickLabels: ticks.map(String), title: '', numbers: true }],
+  axes: [
+    { scale: { kind: 'linear' as const, low, high, ticks }, tickLabels: ticks.map(String), title: '', numbers: true, reversed: false },
+  ],
 });
 
-function planWith(change: Partial<Plan> = {}, values = [4, 8, 2]): Plan {
-  return {
+const planWith = (
+  { layers, ...change }: PlanParts & { readonly layers?: readonly Layer[] } = {},
+  values: readonly number[] = [4, 8, 2],
+): ChartPlan =>
+  planOf(layers ?? [layer(values)], {
     title: 'Milk by hut',
-    subtitle: '',
     axisNote: 'milk (L) by hut',
-    legend: [],
-    categories: ['Alm', 'Berg', 'Cloud'],
     panels: [panel(0, 8, [0, 4, 8])],
-    gridlines: false,
-    lying: false,
-    layers: [layer(values)],
-    lines: [],
-    bands: [],
-    pictures: {},
-    description: '',
     livery,
     ...change,
-  };
-}
+  });
 
 /** Draws on a canvas of 600 × 400 pixels and gives it with its drawing. */
-function drawn(plan: Plan): { canvas: HTMLCanvasElement; drawing: FigureDrawing } {
+function drawn(plan: ChartPlan): { canvas: HTMLCanvasElement; drawing: FigureDrawing } {
   const canvas = Object.assign(document.createElement('canvas'), { width: 600, height: 400 });
-  return { canvas, drawing: new FigureDrawing(canvas, plan, { responsive: false, devicePixelRatio: 1 }) };
+  return { canvas, drawing: new FigureDrawing(canvas, plan, { fixed: { responsive: false, devicePixelRatio: 1 } }) };
 }
 
 function pixels(canvas: HTMLCanvasElement, hex: string): { count: number; left: number; right: number; top: number; bottom: number } {
@@ -55,7 +48,7 @@ function pixels(canvas: HTMLCanvasElement, hex: string): { count: number; left: 
   const rgb = [1, 3, 5].map(i => parseInt(hex.slice(i, i + 2), 16));
   const found = { count: 0, left: Infinity, right: -1, top: Infinity, bottom: -1 };
   for (let i = 0; i < data.length; i += 4) {
-    if (rgb.some((part, j) => data[i + j] !== part)) continue;
+    if (data[i + 3] !== 255 || rgb.some((part, j) => data[i + j] !== part)) continue;
     const [x, y] = [(i / 4) % canvas.width, Math.floor(i / 4 / canvas.width)];
     found.count++;
     Object.assign(found, {
@@ -85,7 +78,7 @@ describe('drawing a plan', () => {
     drawing.destroy();
   });
   it('lying bars run from the left, from the top', () => {
-    const { canvas, drawing } = drawn(planWith({ lying: true }));
+    const { canvas, drawing } = drawn(planWith({ horizontal: true }));
     const [red, green] = colours.map(colour => pixels(canvas, colour)) as [ReturnType<typeof pixels>, ReturnType<typeof pixels>];
     expect((green.right - green.left) / (red.right - red.left)).toBeCloseTo(2, 1);
     expect(red.bottom).toBeLessThan(green.top);
@@ -124,14 +117,16 @@ describe('drawing a plan', () => {
     expect(drawing.anchorOf(99)).toBeNull();
     drawing.destroy();
   });
-  it('outlines the row pointed at', () => {
-    const { canvas, drawing } = drawn(planWith());
-    const before = pixels(canvas, '#000000').count;
+  it('outlines the row pointed at on the canvas above, and draws nothing of the figure again', () => {
+    const [canvas, above] = [0, 1].map(() => Object.assign(document.createElement('canvas'), { width: 600, height: 400 }));
+    const drawing = new FigureDrawing(canvas!, planWith(), { fixed: { responsive: false, devicePixelRatio: 1 }, above: above! });
+    const [green, texts] = [pixels(canvas!, '#00ff00'), spyOn(CanvasRenderingContext2D.prototype, 'fillText').and.callThrough()];
     drawing.pointAt(1);
-    const during = pixels(canvas, '#000000').count;
+    const during = pixels(above!, '#000000');
+    expect([during.left, during.right].map((x, i) => Math.abs(x - [green.left, green.right][i]!) <= 4)).toEqual([true, true]);
     drawing.pointAt(null);
-    expect(during).toBeGreaterThan(before);
-    expect(pixels(canvas, '#000000').count).toBe(before);
+    expect(pixels(above!, '#000000').count).toBe(0);
+    expect(texts).not.toHaveBeenCalled();
     drawing.destroy();
   });
   it('draws nothing but the ground for no categories', () => {
@@ -202,22 +197,4 @@ describe('drawing a plan', () => {
 describe('the configuration', () => {
   it('has no animation and no hover of its own', () =>
     expect([optionsOf(planWith()).animation, optionsOf(planWith()).events]).toEqual([false, []]));
-});
-
-describe('texts that must fit', () => {
-  const width = (text: string): number => text.length;
-  const cuts: readonly [text: string, longest: number, short: string][] = [
-    ['Alm', 5, 'Alm'],
-    ['Juniper Rise', 8, 'Juniper…'],
-    ['🔔🔔🔔🔔', 3, '🔔🔔…'],
-  ];
-  for (const [text, longest, short] of cuts) it(`${text} in ${longest}`, () => expect(shortened(text, longest)).toBe(short));
-  const lines: readonly [text: string, most: number, result: string[]][] = [
-    ['one two three', 3, ['one two', 'three']],
-    ['one two three four', 1, ['one two…']],
-    ['unbreakable-word', 2, ['unbreak…']],
-    ['', 2, []],
-  ];
-  for (const [text, most, result] of lines) it(`“${text}” in ${most} lines`, () => expect(wrapped(text, 8, most, width)).toEqual(result));
-  it('cuts to a width', () => expect([fitted('abcdef', 4, width), fitted('abc', 4, width)]).toEqual(['abc…', 'abc']));
 });

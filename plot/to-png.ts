@@ -1,7 +1,8 @@
-import type { Plan } from 'core/plan';
+import type { ChartPlan } from 'core/plan';
 import { FigureDrawing } from './figure-drawing';
-import { imagesReady } from './glyph-images';
+import { imagesReady } from './canvas/glyph-images';
 
+/** How large a picture file is. */
 export interface PngSize {
   /** CSS pixels of the figure; the file has `scale` times as many. */
   readonly width: number;
@@ -10,12 +11,12 @@ export interface PngSize {
 }
 
 /** Draws a plan on a canvas of its own and gives it as a PNG file. Fonts must be there before. */
-export async function toPng(plan: Plan, { width, height, scale }: PngSize): Promise<Blob> {
+export async function toPng(plan: ChartPlan, { width, height, scale }: PngSize): Promise<Blob> {
   await imagesReady(Object.values(plan.pictures));
   const canvas = document.createElement('canvas');
   canvas.width = width;
   canvas.height = height;
-  const drawing = new FigureDrawing(canvas, plan, { responsive: false, devicePixelRatio: scale });
+  const drawing = new FigureDrawing(canvas, plan, { fixed: { responsive: false, devicePixelRatio: scale } });
   try {
     return await blobOf(canvas);
   } finally {

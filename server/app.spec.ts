@@ -22,7 +22,7 @@ describe('the server', () => {
     ['/health', 'application/json', 200, /"status":"ok"/, undefined],
     ['/', 'text/html', 200, /cb-shell/, 'no-cache'],
     ['/index.html', 'text/html', 200, /cb-shell/, 'no-cache'],
-    ['/some/place', 'text/html', 200, /cb-shell/, 'no-cache'],
+    ['/some/place', 'text/html', 404, /There is nothing at this address/, undefined],
     ['/main-ABCD1234.js', '*/*', 200, /xxx/, 'public, max-age=31536000, immutable'],
     ['/demo/huts.csv', '*/*', 200, /Alm,3/, 'no-cache'],
     ['/gone.js', '*/*', 404, /There is nothing at this address/, undefined],
@@ -52,6 +52,26 @@ describe('the server', () => {
     expect(first.headers['x-content-type-options']).toBe('nosniff');
     expect(first.headers['x-powered-by']).toBeUndefined();
   });
+  const hosts: readonly [host: string, status: number][] = [
+    ['127.0.0.1:4600', 200],
+    ['LOCALHOST', 200],
+    ['[::1]:4600', 200],
+    ['charts.example', 200],
+    ['elsewhere.example', 421],
+    ['charts.example.elsewhere', 421],
+    ['10.9.8.7', 421],
+    ['a b', 421],
+  ];
+  for (const [host, status] of hosts)
+    it(`answers ${status} by the name ${host}`, async () => {
+      const named = createApp({ root: await buildFolder(), names: ['charts.example'] });
+      expect((await request(named).get('/health').set('Host', host)).status).toBe(status);
+    });
+  for (const method of ['post', 'put', 'delete', 'patch', 'options'] as const)
+    it(`has no answer to ${method}, and says what it takes`, async () => {
+      const answer = await request(app)[method]('/');
+      expect([answer.status, answer.headers['allow']]).toEqual([405, 'GET, HEAD']);
+    });
   it('compresses what is large', async () => {
     const answer = await request(app).get('/main-ABCD1234.js').set('Accept-Encoding', 'gzip');
     expect(answer.headers['content-encoding']).toBe('gzip');

@@ -3,19 +3,24 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { ownNames } from './host-names';
 import { securityHeaders } from './security-headers';
 
+/** What the server serves, and to whom. */
 export interface ServerOptions {
   /** Folder of the built application. */
   readonly root: string;
+  /** Names by which it answers beside those of its own addresses. */
+  readonly names?: readonly string[];
 }
 
 // Files whose names carry a hash of their contents never change.
 const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2|map)$/;
+const METHODS = ['GET', 'HEAD'];
 const A_YEAR_S = 31_536_000;
 
 /** The server: the built application with the right headers, and its health. */
-export function createApp({ root }: ServerOptions): Express {
+export function createApp({ root, names = [] }: ServerOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(compression());
@@ -25,12 +30,16 @@ export function createApp({ root }: ServerOptions): Express {
     response.set(securityHeaders(nonce));
     next();
   });
+  app.use(ownNames(names));
+  app.use((request, response, next) => {
+    if (METHODS.includes(request.method)) return next();
+    response.status(405).set('Allow', METHODS.join(', ')).json({ error: 'method', message: 'This server only hands out what it has.' });
+  });
   app.get('/health', (_request, response) => void response.json({ status: 'ok' }));
   app.get(['/', '/index.html'], sendPage(root));
   app.use(express.static(root, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', cacheFor(path)) }));
-  app.get('/{*path}', (request, response, next) =>
-    request.accepts('html') && !request.path.includes('.') ? sendPage(root)(request, response) : next(),
-  );
+  // Matching decodes the path: one that cannot be decoded is a fault of the request, not a missing file.
+  app.get('/{*path}', (_request, _response, next) => next());
   app.use((_request, response) => void response.status(404).json({ error: 'not-found', message: 'There is nothing at this address.' }));
   app.use(onError);
   return app;

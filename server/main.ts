@@ -1,16 +1,20 @@
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
+import { addressOf, listen, stop } from './lifetime';
+import { readSettings } from './settings';
 
-const port = Number(process.env['PORT'] ?? 4600);
-const host = process.env['HOST'] ?? '127.0.0.1';
 const root = fileURLToPath(new URL('../dist/app', import.meta.url));
 
-const server = createApp({ root }).listen(port, host, (error?: Error) => {
-  if (error) {
-    console.error(`Cowbell could not start at ${host}:${port}: ${error.message}. Set PORT to a free one.`);
-    process.exit(1);
-  }
-  console.log(`Cowbell is at http://${host}:${port}`);
-});
+/** One line, and the exit code of a wrong setting. */
+function giveUp(message: string): never {
+  console.error(message);
+  process.exit(2);
+}
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => server.close(() => process.exit(0)));
+const settings = readSettings(process.env);
+if (!settings.ok) giveUp(settings.message);
+const names = [settings.value.host.toLowerCase(), ...settings.value.names];
+const server = await listen(createApp({ root, names }), settings.value).catch((error: Error) => giveUp(error.message));
+console.log(`Cowbell is at ${addressOf(server)}`);
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void stop(server).then(() => process.exit(0)));

@@ -1,6 +1,6 @@
 // Installs what is missing. Only Node's own modules are used here: nothing else may be there yet.
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -39,7 +39,9 @@ export function installChromium() {
   apt(['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
 }
 
-/** The formula parser, made from its grammar. */
+/** The formula parser, made from its grammar; nothing is done when it is newer than that, so that what was bundled from it stays fresh. */
 export function makeGrammar() {
+  const [grammar, parser] = ['peggy', 'js'].map(ending => join(root, 'core', 'formula', `grammar.${ending}`));
+  if (existsSync(parser) && statSync(parser).mtimeMs > statSync(grammar).mtimeMs) return;
   run('npx', ['--no-install', 'peggy', '--format', 'es', '--dts', '-o', 'core/formula/grammar.js', 'core/formula/grammar.peggy']);
 }

@@ -1,8 +1,14 @@
-// Runs the specs of the rooms that live in Node (server, command line) and the comparison with an SQL engine under Jasmine.
+// Runs the specs that need no browser under Jasmine in Node: `core` is what computes, `node` the server, the command line and the comparisons.
 import Jasmine from 'jasmine';
 import { fileURLToPath } from 'node:url';
 
+const groups: Readonly<Record<string, readonly string[]>> = {
+  core: ['core', 'engine', 'demo', 'plot/scene'],
+  node: ['server', 'cli', 'conformance', 'tools'],
+};
+
+const [group = 'node', ...args] = process.argv.slice(2);
 const runner = new Jasmine({ projectBaseDir: fileURLToPath(new URL('..', import.meta.url)) });
-runner.loadConfig({ spec_dir: '.', spec_files: ['server/**/*.spec.ts', 'cli/**/*.spec.ts', 'conformance/**/*.spec.ts'], random: true });
+runner.loadConfig({ spec_dir: '.', spec_files: (groups[group] ?? []).map(folder => `${folder}/**/*.spec.ts`), random: true });
 runner.exitOnCompletion = true;
-await runner.execute(process.argv.slice(2));
+await runner.execute(args);

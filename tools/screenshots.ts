@@ -16,8 +16,10 @@ interface View {
   readonly steps?: (page: Page) => Promise<void>;
 }
 
-const goTo = (page: Page, figure: string): Promise<void> =>
-  page.getByRole('navigation').getByRole('button', { name: figure, exact: true }).click();
+async function goTo(page: Page, figure: string): Promise<void> {
+  await page.locator('[data-figures]').click();
+  await page.getByRole('dialog', { name: 'Figures' }).getByRole('option', { name: figure, exact: true }).click();
+}
 
 const views: readonly View[] = [
   { name: 'workspace' },
@@ -31,6 +33,14 @@ const views: readonly View[] = [
     },
   },
   {
+    name: 'figures',
+    steps: async page => {
+      await page.locator('[data-figures]').click();
+      await page.locator('cb-figure-chooser canvas').nth(6).waitFor();
+      await page.waitForTimeout(500);
+    },
+  },
+  {
     name: 'add-a-cue',
     steps: async page => {
       await page.getByRole('button', { name: 'Add a cue' }).click();
@@ -39,9 +49,25 @@ const views: readonly View[] = [
     },
   },
   { name: 'plan', steps: page => goTo(page, 'Plan of wheels') },
-  { name: 'span', steps: page => goTo(page, 'Nights') },
-  { name: 'direction', scheme: 'dark', steps: page => goTo(page, 'Direction') },
-  { name: 'plain-and-cued', steps: page => page.getByRole('radio', { name: 'both' }).click() },
+  { name: 'log-axis', scheme: 'dark', steps: page => goTo(page, 'Cell counts') },
+  {
+    name: 'broken-axis',
+    steps: async page => {
+      await goTo(page, 'Wheels, with a break');
+      await page.locator('[data-token="breaks:first"]').click();
+    },
+  },
+  {
+    name: 'checks',
+    steps: async page => {
+      await page.locator('[data-part="axis first"]').click();
+      await page.getByRole('dialog').locator('[data-token="low:first"]').click();
+      await page.getByRole('dialog').last().locator('input').fill('20,000');
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('Escape');
+      await page.locator('[data-checks]').click();
+    },
+  },
   {
     name: 'why',
     steps: async page => {
@@ -49,7 +75,15 @@ const views: readonly View[] = [
       await page.keyboard.press('End');
     },
   },
-  { name: 'token', steps: page => page.locator('[data-token="scope"]').click() },
+  {
+    name: 'mark',
+    steps: async page => {
+      await page.keyboard.press('Alt+2');
+      await page.keyboard.press('End');
+      await page.keyboard.press('Enter');
+      await page.getByText('Open its rows').waitFor();
+    },
+  },
   { name: 'formula', steps: page => page.getByRole('button', { name: 'Formula of highest' }).click() },
   {
     name: 'rows-behind-a-cell',
@@ -75,6 +109,8 @@ const views: readonly View[] = [
     scheme: 'dark',
     steps: async page => {
       const choose = async (token: string, option: string): Promise<void> => {
+        for (const button of await page.locator('[data-finer]').all())
+          if ((await button.getAttribute('aria-expanded')) === 'false') await button.click();
         await page.locator(`[data-token="${token}"]`).click();
         await page.getByRole('option', { name: option, exact: true }).click();
       };
@@ -82,6 +118,8 @@ const views: readonly View[] = [
       await choose('step', 'month by month');
       await choose('series', 'a series per valley');
       await choose('arrange', 'stacked');
+      for (const button of await page.locator('[data-finer]').all())
+        if ((await button.getAttribute('aria-expanded')) === 'true') await button.click();
     },
   },
   { name: 'open', steps: page => page.getByRole('button', { name: 'Open', exact: true }).click() },
@@ -98,6 +136,8 @@ try {
     await page.goto(address);
     await page.locator('.ag-cell').first().waitFor();
     await steps?.(page);
+    // What was clicked on the way is not what is pointed at.
+    await page.mouse.move(2, 2);
     await page.getByText(/^saved/).waitFor();
     await page.waitForTimeout(300);
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });

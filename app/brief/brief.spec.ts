@@ -1,11 +1,11 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { cueKinds, type Cue } from 'core/cue';
+import { cueKinds, type Cue, cueFactsOf } from 'core/cue';
 import { choiceToken, textToken, type Token } from 'core/sentence';
 import { CueLine } from './cue-line';
 import { SentenceLine } from './sentence-line';
 import { TokenWord } from './token-word';
-import { filterWords } from '../stage/filter-words';
+import { filterWords } from 'core/words';
 import { isTyping, shortcutOf } from '../shell/shortcuts';
 
 function made<T>(component: new () => T, inputs: Record<string, unknown>): ComponentFixture<T> {
@@ -27,7 +27,7 @@ describe('tokens', () => {
     const fixture = made(TokenWord, { token });
     const chosen: string[] = [];
     fixture.componentInstance.chosen.subscribe(value => chosen.push(value));
-    element(fixture).querySelector('button')?.click();
+    element(fixture).querySelector<HTMLElement>('[role="button"]')?.click();
     await fixture.whenStable();
     return { fixture, chosen };
   }
@@ -39,7 +39,7 @@ describe('tokens', () => {
     sheet().querySelectorAll<HTMLElement>('[role="option"]')[1]?.click();
     expect(chosen).toEqual(['avg']);
     expect(sheet()).toBeNull();
-    expect(document.activeElement).toBe(element(fixture).querySelector('button'));
+    expect(document.activeElement).toBe(element(fixture).querySelector('[role="button"]'));
   });
   it('choosing what is chosen changes nothing', async () => {
     const { chosen } = await opened(choiceToken('summary', 'Summed how', 'sum', options));
@@ -82,7 +82,7 @@ describe('sentences on the screen', () => {
     expect(element(fixture).textContent?.replaceAll(/\s+/g, ' ').trim()).toBe('Call it <img src=x>');
   });
   it('a cue reads, is switched, and tells why it rests', () => {
-    const words = { category: 'hut', measures: ['milk'], scopes: [], along: { column: 'hut', descending: false } };
+    const words = cueFactsOf({ category: 'hut', measures: ['milk'], scopes: [] });
     const cue = cueKinds.extremes.create('c', words);
     const applied = {
       cue,

@@ -1,12 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import type { CueWords } from 'core/cue';
-import { keyOf } from 'core/frame';
-import { addColumns, briefOf, changeFigure, type Figure, type NumberFormat } from 'core/project';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, Injector, viewChildren } from '@angular/core';
+import { addColumns, settingsBehind } from 'core/brief';
+import type { NumberFormat } from 'core/document';
 import { messageFor } from 'core/result';
-import { counted, type Token } from 'core/sentence';
-import { columnOf } from 'core/table';
-import { PictureStore } from '../services/picture-store';
+import { counted, type Sentence, type Token } from 'core/sentence';
+import { figureSheets } from '../services/figure-sheets';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
@@ -14,83 +11,100 @@ import { ColumnPicker } from './column-picker';
 import { CueList } from './cue-list';
 import { FormulaWriting } from './formula-writing';
 import { NumberFormats } from './number-formats';
-import { SentenceLine, type TokenChoice } from './sentence-line';
+import { BriefWords } from './brief-words';
+import { BriefSection, type WroteWord } from './brief-section';
+import type { TokenChoice } from './sentence-line';
 
 /** The figure written out as short sentences whose words are the controls. */
 @Component({
   selector: 'cb-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ColumnPicker, CueList, Icon, NumberFormats, SentenceLine, Sheet],
-  host: { class: 'block h-full overflow-y-auto px-5 py-4', role: 'region', 'aria-label': 'Brief' },
+  imports: [BriefSection, ColumnPicker, CueList, Icon, NumberFormats, Sheet],
+  host: { class: 'block h-full scroll-pb-28 overflow-y-auto px-5 py-4 pb-28', role: 'region', 'aria-label': 'Brief' },
+  providers: [figureSheets],
   templateUrl: './brief.html',
 })
 export class Brief {
   private readonly store = inject(ProjectStore);
   private readonly writing = inject(FormulaWriting);
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly texts = viewChildren(BriefSection);
 
-  protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
-  private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
-  private readonly shown = toSignal(inject(PictureStore).shown$);
-
-  private readonly project = toSignal(this.store.project$);
-  protected readonly formats = computed(() => this.project()?.formats ?? []);
-  private readonly table = computed(() => this.tables().find(item => item.id === this.figure()?.data.table));
+  private readonly brief = inject(BriefWords);
+  protected readonly figure = this.brief.figure;
+  protected readonly formats = this.brief.formats;
+  protected readonly sections = this.brief.sections;
+  protected readonly applied = this.brief.applied;
+  protected readonly words = this.brief.facts;
   protected readonly pickable = computed(() =>
-    (this.table()?.columns ?? []).filter(column => column.type === 'number').map(column => column.name),
+    (this.brief.table()?.columns ?? []).filter(column => column.type === 'number').map(column => column.name),
   );
 
-  protected readonly sections = computed(() => {
-    const figure = this.figure();
-    return figure && briefOf(figure, this.tables(), this.formats());
+  /** The decisions that the brief speaks of now, for the search for actions. */
+  readonly settings = computed(() => {
+    const [subject, brief] = [this.brief.subject(), this.sections()];
+    const sections = brief ? [brief.data, brief.shape, ...brief.helpers, brief.scales, brief.words] : [];
+    const sentences = sections.flatMap(({ said, finer }) => [said, ...finer]);
+    return subject ? settingsBehind(subject, sentences.flatMap(keysIn)) : [];
   });
-  protected readonly applied = computed(() =>
-    this.shown()?.ask.figure.id === this.figure()?.id ? (this.shown()?.picture?.applied ?? []) : [],
-  );
-  protected readonly problems = computed(() => (this.shown()?.problems ?? []).map(messageFor));
+  protected readonly problems = computed(() => (this.brief.shown()?.problems ?? []).map(messageFor));
+  /** Helper columns by hand that cannot be computed here, by name. */
+  protected readonly resting = computed(() => (this.brief.shown()?.picture?.frame.resting ?? []).map(({ problem }) => messageFor(problem)));
   /** Columns that have no value in rows where all they read is there: of the table, and of the figure. */
   protected readonly lacking = computed(() => {
-    const derived = new Set(
-      this.table()
-        ?.columns.filter(column => column.formula !== undefined)
-        .map(column => column.name),
-    );
-    const all = Object.entries(this.shown()?.picture?.withoutValue ?? {}).filter(([, count]) => count > 0);
-    const words = (ofTable: boolean): string[] => all.filter(([name]) => derived.has(name) === ofTable).map(withoutValueWords);
-    return { table: words(true), figure: words(false) };
+    const found = this.brief.shown()?.picture?.withoutValue;
+    const words = (counts: Readonly<Record<string, number>> = {}): string[] =>
+      Object.entries(counts)
+        .filter(([, count]) => count > 0)
+        .map(withoutValueWords);
+    return { table: words(found?.table), figure: words(found?.figure) };
   });
-  protected readonly words = computed((): CueWords => {
-    const data = this.figure()?.data;
-    const frame = this.shown()?.picture?.frame;
-    const scopes = [frame?.series, frame?.panel, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
-      name => typeof name === 'string',
-    );
-    const names = [...(data?.measures ?? []), ...(data?.helpers ?? [])].map(column => column.name);
-    const order = data?.order;
-    const along = {
-      column: order?.by === 'measure' ? order.measure : (data?.category ?? ''),
-      descending: (order?.by === 'measure' || order?.by === 'category') && order.descending,
-    };
-    const pictures = this.project()?.pictures.map(picture => picture.name) ?? [];
-    return { category: data?.category ?? '', measures: names, scopes: [...new Set(scopes)], along, pictures };
-  });
-  protected choose({ key, value }: TokenChoice): void {
-    const figure = this.figure();
-    if (!figure) return;
-    if (key === 'order' && value === 'hand') return this.arrange(figure);
-    this.store.changeFigure(changeFigure(figure, key, value, this.tables()));
-  }
+  /** What a reader of the figure must know of its scales. */
+  protected readonly scaleNotes = computed(() => this.brief.shown()?.picture?.plans.at(-1)?.notes ?? []);
 
-  /** An order by hand starts as the categories stand now. */
-  private arrange(figure: Figure): void {
-    const frame = this.shown()?.picture?.frame;
-    const column = frame && columnOf(frame.table, frame.category);
-    const keys = column ? Array.from({ length: column.data.length }, (_, row) => keyOf(column, row)) : [];
-    this.store.changeFigure({ data: { ...figure.data, order: { by: 'hand', keys: [...new Set(keys)] } } });
+  protected choose(choice: TokenChoice): void {
+    if (this.brief.choose(choice)) this.afterDrawn(() => this.focusWord(choice.key));
   }
 
   protected addColumns(columns: readonly string[]): void {
     const figure = this.figure();
     if (figure && columns.length) this.store.changeFigure(addColumns(figure, columns));
+  }
+
+  /** Opens the desk for something new. */
+  write(place: 'derived' | 'measure' | 'helper'): void {
+    const figure = this.figure();
+    if (figure) this.writing[place](figure, null);
+  }
+
+  /** Opens the search for cues. */
+  addCue(): void {
+    this.host.nativeElement.querySelector<HTMLElement>('[data-add-cue]')?.click();
+  }
+
+  /** Opens a word, from behind “finer” where it waits there. */
+  openWord(key: string): void {
+    this.texts().some(text => text.reveal(key));
+    this.afterDrawn(() => this.wordAt(key)?.click());
+  }
+
+  /** A word that has come into the prose, or left it, keeps the focus that it had. */
+  private focusWord(key: string): void {
+    if (document.activeElement === document.body) this.wordAt(key)?.focus();
+  }
+
+  private wordAt(key: string): HTMLElement | null {
+    return this.host.nativeElement.querySelector(`[data-token="${CSS.escape(key)}"]`);
+  }
+
+  private afterDrawn(act: () => void): void {
+    afterNextRender(act, { injector: this.injector });
+  }
+
+  protected writeShape({ token, at }: WroteWord): void {
+    if (at === 0) this.writeMeasure(token);
+    else this.writeHelper(at - 1);
   }
 
   protected setFormats(formats: readonly NumberFormat[]): void {
@@ -112,6 +126,9 @@ export class Brief {
     if (figure) this.writing.helper(figure, at);
   }
 }
+
+/** Keys of a sentence's words. */
+const keysIn = (sentence: Sentence): string[] => sentence.flatMap(part => (typeof part === 'string' ? [] : [part.key]));
 
 const withoutValueWords = ([name, count]: [string, number]): string =>
   `${name} has no value in ${counted(count, 'row')}, by a division by zero or the like.`;

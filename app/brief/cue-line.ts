@@ -1,7 +1,7 @@
 import { CdkDragHandle } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { kindOf, type AppliedCue, type Cue, type CueWords } from 'core/cue';
-import type { Figure } from 'core/project';
+import { kindOf, type AppliedCue, type Cue, type CueFacts } from 'core/cue';
+import type { Figure } from 'core/document';
 import { messageFor } from 'core/result';
 import type { Token } from 'core/sentence';
 import { tintOf } from '../ui/tint';
@@ -9,6 +9,7 @@ import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 import { SentenceLine, type TokenChoice } from './sentence-line';
 
+/** What can be done to a cue from its line. */
 export type CueAction = 'duplicate' | 'up' | 'down' | 'remove' | 'open-as-formula';
 
 /** One cue: its number, its sentence, its finer settings, a switch, its formulas, and why it rests when it cannot apply. */
@@ -28,7 +29,7 @@ export type CueAction = 'duplicate' | 'up' | 'down' | 'remove' | 'open-as-formul
 export class CueLine {
   readonly cue = input.required<Cue>();
   readonly applied = input<AppliedCue>();
-  readonly words = input.required<CueWords>();
+  readonly words = input.required<CueFacts>();
   readonly number = input.required<number>();
   readonly first = input(false);
   readonly last = input(false);

@@ -1,15 +1,15 @@
 import { CdkDrag, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { asRule, cueScopeOf, helperScopeOf, kindOf, type AppliedCue, type Cue, type CueWords } from 'core/cue';
-import type { NamedFormula } from 'core/formula';
-import type { Figure } from 'core/project';
+import { asRule, type AppliedCue, type Cue, type CueFacts } from 'core/cue';
+import type { Figure } from 'core/document';
 import type { Token } from 'core/sentence';
-import { FormulaDesk } from '../services/formula-desk';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
+import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
+import { CueChanges } from './cue-changes';
 import { CueLine, type CueAction } from './cue-line';
 import { CueOffers } from './cue-offers';
 import { OwnPictures } from './own-pictures';
@@ -20,7 +20,7 @@ import { OwnPictures } from './own-pictures';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CdkDrag, CdkDropList, CueLine, CueOffers, Icon, OwnPictures, Sheet],
   template: `
-    <div cdkDropList role="list" (cdkDropListDropped)="drop($event)">
+    <div cdkDropList data-home role="list" (cdkDropListDropped)="drop($event)">
       @for (cue of figure().cues; track cue.id) {
         <cb-cue-line
           cdkDrag
@@ -43,10 +43,10 @@ import { OwnPictures } from './own-pictures';
       }
     </div>
     <div class="-ml-2 mt-1 flex flex-wrap">
-      <button #adding="cbSheet" class="act font-semibold text-accent-ink" [cbSheet]="offersSheet" sheetLabel="Add a cue">
+      <button #adding="cbSheet" class="act font-semibold" data-add-cue data-home-add [cbSheet]="offersSheet" sheetLabel="Add a cue">
         <cb-icon name="plus" />Add a cue
       </button>
-      <button class="act text-small text-soft" [cbSheet]="pictureSheet" sheetLabel="Small pictures">
+      <button class="act text-small text-soft" data-acts="pictures" [cbSheet]="pictureSheet" sheetLabel="Small pictures">
         <cb-icon name="plus" />Small pictures
       </button>
     </div>
@@ -65,20 +65,21 @@ import { OwnPictures } from './own-pictures';
 export class CueList {
   readonly figure = input.required<Figure>();
   readonly applied = input.required<readonly AppliedCue[]>();
-  readonly words = input.required<CueWords>();
+  readonly words = input.required<CueFacts>();
 
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
-  private readonly desk = inject(FormulaDesk);
+  private readonly announcer = inject(Announcer);
+  private readonly changes = inject(CueChanges);
   private readonly project = toSignal(this.store.project$);
   protected readonly others = computed(() => (this.project()?.figures ?? []).filter(other => other.id !== this.figure().id));
 
   protected add(cue: Cue): void {
-    this.set(cues => [...cues, { ...cue, id: crypto.randomUUID() }]);
+    this.changes.add(cue);
   }
 
   protected change(cue: Cue): void {
-    this.set(cues => cues.map(other => (other.id === cue.id ? cue : other)));
+    this.changes.change(cue);
   }
 
   protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
@@ -89,13 +90,13 @@ export class CueList {
     const at = this.figure().cues.indexOf(cue);
     switch (action) {
       case 'duplicate':
-        return this.set(cues => cues.toSpliced(at + 1, 0, { ...cue, id: crypto.randomUUID() }));
+        return this.changes.set(cues => cues.toSpliced(at + 1, 0, { ...cue, id: crypto.randomUUID() }));
       case 'up':
         return this.move(at, at - 1);
       case 'down':
         return this.move(at, at + 1);
       case 'open-as-formula':
-        return this.change(asRule(cue));
+        return this.change(asRule(cue, this.words(), this.taken()));
       case 'remove':
         return this.remove(cue, at);
     }
@@ -109,51 +110,29 @@ export class CueList {
     this.notices.done(`Copied the cue to ${target.name}.`, { undo: () => this.store.undo() });
   }
 
-  /** A formula of a rule opens at the desk, where it sees what the cue and those before it compute. */
   protected write(token: Token, cue: Cue): void {
-    if (token.input.kind !== 'formula') return;
-    this.desk.open({
-      place: 'helper',
-      title: token.about,
-      name: null,
-      formula: token.input.value,
-      scope: helperScopeOf(cue.scope),
-      before: this.columnsBefore(cue, token),
-      use: ({ formula, scope }) => {
-        const now = this.store.figure?.cues.find(other => other.id === cue.id) ?? cue;
-        this.change({ ...kindOf(now).change(now, token.key, formula, this.words()), scope: cueScopeOf(scope, now.scope) });
-        return null;
-      },
-    });
+    this.changes.write(token, cue);
   }
 
-  private columnsBefore(cue: Cue, { key }: Token): NamedFormula[] {
-    const at = this.figure().cues.findIndex(other => other.id === cue.id);
-    const earlier = this.applied()
-      .slice(0, at)
-      .flatMap(({ helpers }) => helpers);
-    const [kind, place] = key.split(':');
-    const own = cue.kind === 'rule' ? cue.columns.slice(0, kind === 'column' ? Number(place) : undefined) : [];
-    return [...earlier, ...own].map(({ name, formula }) => ({ name, formula }));
+  /** Names that columns of the figure have. */
+  private taken(): string[] {
+    const { category, measures, scopes } = this.words();
+    return [category, ...measures, ...scopes];
   }
 
   private move(from: number, to: number): void {
     if (from === to || to < 0 || to >= this.figure().cues.length) return;
-    this.set(cues => {
+    this.changes.set(cues => {
       const next = [...cues];
       moveItemInArray(next, from, to);
       return next;
     });
+    this.announcer.say(`Cue moved to place ${to + 1} of ${this.figure().cues.length}`);
   }
 
   private remove(cue: Cue, at: number): void {
     const { id } = this.figure();
-    this.set(cues => cues.filter(other => other.id !== cue.id));
-    this.notices.done('Removed the cue.', { undo: () => this.set(cues => cues.toSpliced(at, 0, cue), id) });
-  }
-
-  private set(change: (cues: Figure['cues']) => Figure['cues'], id = this.figure().id): void {
-    const figure = this.store.snapshot?.history.project.figures.find(item => item.id === id);
-    if (figure) this.store.apply({ kind: 'change-figure', figure: figure.id, change: { cues: change(figure.cues) } });
+    this.changes.set(cues => cues.filter(other => other.id !== cue.id));
+    this.notices.done('Removed the cue.', { undo: () => this.changes.set(cues => cues.toSpliced(at, 0, cue), id) });
   }
 }

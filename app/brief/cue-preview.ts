@@ -1,9 +1,11 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, input, viewChild } from '@angular/core';
+import { withCues } from 'core/brief';
 import type { Cue } from 'core/cue';
 import type { Plan } from 'core/plan';
 import { drawTiny } from 'plot';
 import { PreviewStore } from '../services/preview-store';
+import { BriefWords } from './brief-words';
 
 const [WIDTH, HEIGHT] = [112, 38];
 
@@ -17,6 +19,7 @@ const [WIDTH, HEIGHT] = [112, 38];
 export class CuePreview {
   readonly cue = input.required<Cue>();
   private readonly store = inject(PreviewStore);
+  private readonly brief = inject(BriefWords);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
@@ -29,7 +32,8 @@ export class CuePreview {
 
   private async show(cue: Cue): Promise<void> {
     const ask = ++this.asked;
-    const plan = await this.store.previewOf(cue);
+    const candidates = this.brief.facts().candidates ?? [];
+    const plan = await this.store.previewOf(figure => withCues(figure, [{ ...cue, id: 'preview' }], candidates));
     if (plan && ask === this.asked) this.draw(plan);
   }
 
@@ -40,6 +44,6 @@ export class CuePreview {
     const ctx = canvas.getContext('2d');
     if (!ctx) return;
     ctx.scale(ratio, ratio);
-    drawTiny(ctx, plan, WIDTH, HEIGHT);
+    drawTiny(ctx, plan, WIDTH, HEIGHT, ratio);
   }
 }

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { plainMeasure, type Helper, type Measure } from 'core/frame';
-import type { Derived, Figure } from 'core/project';
+import type { Derived, Figure } from 'core/document';
 import { FormulaDesk, type Written } from '../services/formula-desk';
 import { ProjectStore } from '../services/project-store';
 
@@ -76,7 +76,7 @@ export class FormulaWriting {
       title: 'Helper column',
       name: old?.name ?? 'change',
       formula: old?.formula ?? '',
-      scope: old?.scope ?? { kind: 'along', column: figure.data.category, within: figure.data.series ?? figure.data.panel },
+      scope: old?.scope ?? { kind: 'along', column: figure.data.category, within: splitOf(figure) },
       use: written => {
         const now = this.store.figure ?? figure;
         const problem = nameProblem(
@@ -97,6 +97,7 @@ export class FormulaWriting {
   }
 }
 
+const splitOf = ({ data }: Figure): string[] => [...new Set([data.series, data.panel].filter(name => name !== null))];
 const derivedOf = ({ name, formula }: Written): Derived => ({ name, formula });
 
 const namesOf = ({ data }: Figure): string[] => [

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import type { Token } from 'core/sentence';
 import { ArrangeList } from '../ui/arrange-list';
 import { ChoiceList } from '../ui/choice-list';
@@ -14,21 +14,38 @@ import { ValueEntry } from '../ui/value-entry';
   host: { class: 'inline' },
   template: `
     @if (formula(); as input) {
-      <button
-        type="button"
+      <span
+        role="button"
+        tabindex="0"
         class="token"
         [attr.data-token]="token().key"
+        [attr.data-about]="token().about"
+        [attr.aria-label]="named()"
         [title]="token().about + ': ' + input.value"
         [textContent]="token().text"
         (click)="wrote.emit()"
-      ></button>
+        (keydown.enter)="$event.preventDefault(); wrote.emit()"
+        (keydown.space)="$event.preventDefault(); wrote.emit()"
+      ></span>
     } @else {
-      <button class="token" [cbSheet]="sheet" [sheetLabel]="token().about" [attr.data-token]="token().key" [title]="token().about">
+      <span
+        role="button"
+        tabindex="0"
+        class="token"
+        [cbSheet]="sheet"
+        [sheetLabel]="token().about"
+        [attr.data-token]="token().key"
+        [attr.data-about]="token().about"
+        [attr.aria-label]="named()"
+        [title]="token().about"
+        (keydown.enter)="$event.preventDefault(); open()"
+        (keydown.space)="$event.preventDefault(); open()"
+      >
         @if (token().input.kind === 'colour' && token().input.value) {
           <cb-swatch class="mr-1 align-baseline" [colour]="token().input.value" />
         }
         <span>{{ token().text }}</span>
-      </button>
+      </span>
     }
     <ng-template #sheet let-close>
       <p class="sheet-head">{{ token().about }}</p>
@@ -74,7 +91,15 @@ export class TokenWord {
     const { input } = this.token();
     return input.kind === 'formula' ? input : null;
   });
+  /** What it is and what it says: "Decimals: fitting". */
+  protected readonly named = computed(() => `${this.token().about}: ${this.token().text}`);
   protected readonly hex = computed(() => (this.token().input.value.startsWith('#') ? this.token().input.value : '#b07d12'));
+
+  private readonly sheetOf = viewChild(Sheet);
+
+  protected open(): void {
+    this.sheetOf()?.open();
+  }
 
   protected choose(value: string, close: () => void): void {
     close();

@@ -1,6 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { firstFigure, type NumberFormat } from 'core/project';
+import { firstFigure } from 'core/brief';
+import { plainFormat, PROJECT_VERSION, type NumberFormat } from 'core/document';
 import { FormulaDesk, type DeskRequest } from '../services/formula-desk';
 import { ProjectStore } from '../services/project-store';
 import { Spark } from '../desk/spark';
@@ -37,15 +38,15 @@ describe('writing formulas into the project', () => {
     desk = TestBed.inject(FormulaDesk);
     writing = TestBed.inject(FormulaWriting);
     const project = {
-      version: 3 as const,
+      version: PROJECT_VERSION as typeof PROJECT_VERSION,
       id: 'p',
       name: 'p',
-      tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
+      tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
       figures: [figure],
       formats: [],
       pictures: [],
     };
-    store.open({ project, sources: { d: { name: 'deliveries', rowCount: 2, columns } } });
+    store.open({ project, entries: [], sources: { d: { name: 'deliveries', rowCount: 2, columns } } });
   });
   const request = (): DeskRequest => desk.request() as DeskRequest;
   const own = { kind: 'own' } as const;
@@ -79,7 +80,7 @@ describe('writing formulas into the project', () => {
   });
   it('a helper column keeps its shape and format when its formula changes', () => {
     writing.helper(figure, null);
-    request().use({ name: 'change', formula: 'milk - lag(milk)', scope: { kind: 'along', column: 'hut', within: null } });
+    request().use({ name: 'change', formula: 'milk - lag(milk)', scope: { kind: 'along', column: 'hut', within: [] } });
     store.changeFigure({
       data: { ...store.figure!.data, helpers: store.figure!.data.helpers.map(helper => ({ ...helper, shape: 'line' as const })) },
     });
@@ -113,7 +114,7 @@ describe('writing formulas into the project', () => {
 });
 
 describe('number formats', () => {
-  const percent: NumberFormat = { name: 'percent', decimals: 1, grouping: true, percent: true, prefix: '', suffix: '', scale: 1 };
+  const percent = plainFormat('percent', { decimals: 1, percent: true });
   it('shows what each writes, adds one, changes one, removes one', () => {
     const fixture = made(NumberFormats, { formats: [percent] });
     let formats: readonly NumberFormat[] = [];
@@ -132,10 +133,7 @@ describe('number formats', () => {
     root(fixture)
       .querySelector('form')
       ?.dispatchEvent(new Event('submit', { cancelable: true }));
-    expect(formats).toEqual([
-      percent,
-      { name: 'volume', decimals: 0, grouping: true, percent: false, prefix: '', suffix: ' L', scale: 1000 },
-    ]);
+    expect(formats).toEqual([percent, plainFormat('volume', { decimals: 0, suffix: ' L', scale: 1000 })]);
     fixture.componentRef.setInput('formats', formats);
     fixture.detectChanges();
     write(4, '-3', 'change');
@@ -144,7 +142,10 @@ describe('number formats', () => {
     root(fixture)
       .querySelector('form')
       ?.dispatchEvent(new Event('submit', { cancelable: true }));
-    expect(formats[1]).toEqual({ name: 'volume', decimals: null, grouping: true, percent: false, prefix: '', suffix: ' L', scale: 1000 });
+    // What cannot be taken changes nothing, and stays where it was typed.
+    expect(formats[1]).toEqual(plainFormat('volume', { decimals: 0, suffix: ' L', scale: 1000 }));
+    expect(root(fixture).querySelector('[data-fault]')?.textContent).toContain('“99” decimals');
+    expect(fields[1]!.value).toBe('99');
     click(root(fixture), /Remove percent/);
     expect(formats.map(format => format.name)).toEqual(['volume']);
   });
@@ -187,7 +188,8 @@ describe('small parts', () => {
     field.dispatchEvent(new Event('input'));
     await fixture.whenStable();
     expect(document.querySelectorAll('.sheet [role="option"]').length).toBe(1);
-    document.querySelector('.sheet form')?.dispatchEvent(new Event('submit', { cancelable: true }));
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', cancelable: true }));
+    await fixture.whenStable();
     expect(ran).toEqual(['Hand over CSV']);
   });
 });

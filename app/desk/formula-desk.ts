@@ -3,12 +3,12 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatNumber } from 'core/format';
 import { functionReference, nameText } from 'core/formula';
 import { helperFormula, placeInHelper, type HelperScope } from 'core/frame';
-import { helperScopeOptions, readHelperScope, scopeValue } from 'core/project';
+import { helperScopeChoices, readHelperScope, scopeValue } from 'core/brief';
 import { messageFor, type Problem, type Result } from 'core/result';
 import { combineLatest, debounceTime, switchMap } from 'rxjs';
 import { EngineClient } from '../services/engine-client';
-import type { Trial } from '../services/engine-api';
-import { FormulaDesk, type DeskRequest } from '../services/formula-desk';
+import type { Trial } from 'engine';
+import { FormulaDesk, type DeskRequest, type Written } from '../services/formula-desk';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { FormulaEditor, type Underline } from './formula-editor';
@@ -25,6 +25,8 @@ interface Tried {
 // Long enough not to run at every key, short enough to feel live.
 const TRY_AFTER_MS = 90;
 
+const asAsked = ({ name, formula, scope }: DeskRequest): Written => ({ name: name ?? '', formula, scope: scope ?? { kind: 'own' } });
+
 /** The desk at which a formula is written: editor, first rows of its result, function reference. */
 @Component({
   selector: 'cb-formula-desk',
@@ -34,7 +36,7 @@ const TRY_AFTER_MS = 90;
     class: 'absolute inset-0 z-20 grid grid-cols-[minmax(0,1.5fr)_minmax(0,0.8fr)_minmax(0,1fr)] border-t border-hair bg-surface',
     role: 'group',
     'aria-label': 'Formula desk',
-    '(keydown.escape)': 'close()',
+    '(keydown.escape)': 'onEscape($event)',
   },
   templateUrl: './formula-desk.html',
 })
@@ -50,12 +52,16 @@ export class FormulaDeskPanel {
   protected readonly text = signal('');
   private readonly scope = signal<HelperScope>({ kind: 'own' });
   protected readonly query = signal('');
+  /** What stands here was written before and not used. */
+  protected readonly isDraft = signal(false);
+  private isUsed = false;
+  private readonly openedOn = signal(this.figure()?.id);
   private readonly nameProblem = signal<string | null>(null);
 
   private readonly table = computed(() => this.tables().find(item => item.id === this.figure()?.data.table));
   protected readonly scopes = computed(() => {
     const figure = this.figure();
-    return figure ? helperScopeOptions(figure, this.table(), this.scope()) : [];
+    return figure ? helperScopeChoices(figure.data, this.table(), this.scope()) : [];
   });
   protected readonly scopeNow = computed(() => scopeValue(this.scope()));
   /** The formula with the window that its scope writes. */
@@ -83,9 +89,7 @@ export class FormulaDeskPanel {
     const result = this.tried()?.result;
     return result && !result.ok ? result.problems : [];
   });
-  protected readonly problem = computed(
-    () => this.nameProblem() ?? (this.problems()[0] ? messageFor(this.problems()[0] as Problem) : null),
-  );
+  protected readonly problem = computed(() => this.nameProblem() ?? faultWords(this.problems()));
   /** A scope writes windows into the formula; a fault stands under the analyst's own words, as they were when it was tried. */
   protected readonly underlines = computed((): Underline[] => {
     const own = this.tried()?.own;
@@ -131,6 +135,10 @@ export class FormulaDeskPanel {
       const request = this.desk.request();
       if (request) untracked(() => this.start(request));
     });
+    // A desk belongs to the figure that it was opened on.
+    effect(() => {
+      if (this.figure()?.id !== this.openedOn()) untracked(() => this.leave());
+    });
     effect(() => {
       this.name();
       this.text();
@@ -159,18 +167,25 @@ export class FormulaDeskPanel {
     if (!wanted || !request || this.problems().length || formula === '') return;
     const problem = request.use({ name: this.name().trim(), formula, scope: this.scope() });
     if (problem !== null) return this.nameProblem.set(problem);
+    this.isUsed = true;
     this.desk.remember(formula);
     this.close();
   }
 
   protected remove(): void {
     this.desk.request()?.remove?.();
+    this.isUsed = true;
     this.close();
   }
 
+  /** Leaves the desk; what was not used waits there as a draft. */
   protected close(): void {
-    this.desk.close();
-    document.querySelector<HTMLElement>('cb-brief .token')?.focus();
+    this.leave();
+  }
+
+  /** Completions that are open close first. */
+  protected onEscape(event: Event): void {
+    if (!event.defaultPrevented) this.close();
   }
 
   protected shown(value: string, type: Trial['type']): string {
@@ -181,10 +196,32 @@ export class FormulaDeskPanel {
     return nameText(column);
   }
 
-  private start({ name, formula, scope }: DeskRequest): void {
-    this.name.set(name ?? '');
+  /** Takes back what waits as a draft. */
+  protected startAgain(): void {
+    const request = this.desk.request();
+    if (!request) return;
+    this.desk.keepDraft(request, null);
+    this.start(request);
+  }
+
+  private leave(): void {
+    const request = this.desk.request();
+    if (!request) return;
+    const written = { name: this.name(), formula: this.text(), scope: this.scope() };
+    const isChanged = JSON.stringify(written) !== JSON.stringify(asAsked(request));
+    this.desk.keepDraft(request, isChanged && !this.isUsed ? written : null);
+    this.desk.close();
+  }
+
+  private start(request: DeskRequest): void {
+    const draft = this.desk.draftOf(request);
+    const { name, formula, scope } = draft ?? asAsked(request);
+    this.isUsed = false;
+    this.openedOn.set(this.figure()?.id);
+    this.isDraft.set(draft !== null);
+    this.name.set(name);
     this.text.set(formula);
-    this.scope.set(scope ?? { kind: 'own' });
+    this.scope.set(scope);
     this.query.set('');
     this.wanted.set(null);
     setTimeout(() => this.editor()?.focus());
@@ -199,9 +236,6 @@ export class FormulaDeskPanel {
     if (!request || !figure || formula === '') return null;
     const own = { formula: this.text(), scope: this.scope() };
     const place = request.place === 'derived' ? 'column' : request.place;
-    const table = this.store.tableAsk(figure.data.table);
-    // A derived column being changed does not see itself.
-    const derived = request.place === 'derived' ? table.derived.filter(column => column.name !== request.name) : table.derived;
     return {
       request,
       whole: formula,
@@ -210,9 +244,18 @@ export class FormulaDeskPanel {
         formula,
         place,
         figure,
-        table: { ...table, derived },
+        table: figure.data.table,
+        // A derived column being changed does not see itself.
+        ...(request.place === 'derived' && request.name !== null ? { without: request.name } : {}),
         ...(request.before ? { before: request.before } : {}),
       }),
     };
   }
+}
+
+/** The first fault in words; the others are underlined like it. */
+function faultWords([first, ...others]: readonly Problem[]): string | null {
+  if (!first) return null;
+  const more = others.length === 1 ? ' One more fault is underlined.' : ` ${others.length} more faults are underlined.`;
+  return `${messageFor(first)}${others.length ? more : ''}`;
 }

@@ -46,7 +46,7 @@ const dress = EditorView.theme({
     border: '1px solid var(--edge)',
     height: '100%',
   },
-  '&.cm-focused': { outline: '2px solid var(--accent)', outlineOffset: '1px' },
+  '&.cm-focused': { outline: '2px solid var(--accent)', outlineOffset: '-2px' },
   '.cm-content': { fontFamily: 'var(--font-formula)', caretColor: 'var(--ink)', padding: '8px 4px' },
   '.cm-scroller': { overflow: 'auto' },
   '.cm-cursor': { borderLeftColor: 'var(--ink)' },

@@ -1,7 +1,6 @@
-import { writeCsv } from 'core/io';
-import type { Picture, Plan } from 'core/plan';
-import type { Figure } from 'core/project';
-import { makeTable } from 'core/table';
+import { writeCsv, type CsvOptions } from 'core/io';
+import { ledgerTable, type Picture, type Plan } from 'core/plan';
+import type { Figure } from 'core/document';
 import { toPng, type PngSize } from 'plot';
 
 /** CSS pixels of a handed-over figure in each of its proportions. */
@@ -18,12 +17,9 @@ export async function figurePng(picture: Picture, figure: Figure, scale: PngSize
   return toPng(picture.plans.at(-1) as Plan, { width, height, scale });
 }
 
-/** The ledger as CSV: the data columns, then every helper column, as they stand on the screen. */
-export function ledgerCsv({ frame, applied }: Picture): Blob {
-  const helpers = applied.flatMap(cue => cue.helpers.map(helper => helper.column));
-  const csv = writeCsv(makeTable(frame.table.name, [...frame.table.columns, ...helpers]));
-  return new Blob([csv], { type: 'text/csv;charset=utf-8' });
-}
+/** The ledger as CSV, as it stands on the screen. */
+export const ledgerCsv = (picture: Picture, options: CsvOptions): Blob =>
+  new Blob([writeCsv(ledgerTable(picture), options)], { type: 'text/csv;charset=utf-8' });
 
 /** A name that every file system takes; letters of any script stay. */
 export const fileName = (name: string, ending: string): string =>

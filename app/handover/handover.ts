@@ -1,11 +1,13 @@
-import { inject, Injectable } from '@angular/core';
-import { firstValueFrom } from 'rxjs';
+import { inject, Injectable, signal } from '@angular/core';
+import { filter, firstValueFrom } from 'rxjs';
+import type { CsvOptions } from 'core/io';
 import type { Picture } from 'core/plan';
-import type { Figure } from 'core/project';
+import type { Figure } from 'core/document';
+import { messageFor } from 'core/result';
 import type { PngSize } from 'plot';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
-import { PictureStore } from '../services/picture-store';
+import { PictureStore, type Shown } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
 import type * as FigureFiles from './figure-files';
 
@@ -17,12 +19,20 @@ export class Handover {
   private readonly pictures = inject(PictureStore);
   private readonly notices = inject(Notices);
 
+  /** How CSV is written: chosen in the sheet, remembered by the browser. */
+  readonly csvOptions = signal<Required<CsvOptions>>(rememberedOptions());
+
+  setCsvOptions(change: CsvOptions): void {
+    this.csvOptions.update(now => ({ ...now, ...change }));
+    localStorage.setItem(REMEMBERED, JSON.stringify(this.csvOptions()));
+  }
+
   async png(scale: PngSize['scale']): Promise<void> {
     await this.give('png', ({ picture, figure }, files) => files.figurePng(picture, figure, scale), scale === 1 ? '' : `@${scale}x`);
   }
 
   async csv(): Promise<void> {
-    await this.give('csv', ({ picture }, files) => Promise.resolve(files.ledgerCsv(picture)), '');
+    await this.give('csv', ({ picture }, files) => Promise.resolve(files.ledgerCsv(picture, this.csvOptions())), '');
   }
 
   async project(): Promise<void> {
@@ -30,13 +40,19 @@ export class Handover {
     if (!project) return;
     const { download, fileName } = await filesOut();
     const name = fileName(project.name, 'json');
-    download(new Blob([await this.engine.api.projectFile(project)], { type: 'application/json' }), name);
+    download(new Blob([await this.engine.api.projectFile()], { type: 'application/json' }), name);
     this.notices.done(`Saved ${name}. It opens in any browser with Cowbell.`);
   }
 
   private async give(ending: string, make: (shown: Handed, files: typeof FigureFiles) => Promise<Blob>, suffix: string): Promise<void> {
-    const figure = this.store.figure;
-    const shown = figure && (await firstValueFrom(this.pictures.shown$));
+    // The picture of this very figure, not of what it was before the last change.
+    const inStep = filter((shown: Shown) => shown.ask.figure === this.store.figure);
+    const shown = this.store.figure && (await firstValueFrom(this.pictures.shown$.pipe(inStep)));
+    const figure = shown?.ask.figure;
+    if (shown?.problems.length)
+      return this.notices.fault('The figure cannot be drawn as its brief stands now, so nothing was handed over. Mend it first.', {
+        details: shown.problems.map(messageFor),
+      });
     if (!figure || !shown?.picture) return this.notices.fault('There is no figure to hand over yet. Make one first.');
     const files = await filesOut();
     const name = files.fileName(figure.name, ending).replace(/(\.\w+)$/, `${suffix}$1`);
@@ -48,6 +64,22 @@ export class Handover {
     }
   }
 }
+
+const REMEMBERED = 'cowbell.csv';
+
+/** Guarded unless the analyst chose otherwise: a ledger most often goes on to a spreadsheet. */
+function rememberedOptions(): Required<CsvOptions> {
+  const plain = { guardsFormulas: true, mark: false };
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(REMEMBERED) ?? '{}');
+    const says = (key: keyof CsvOptions): boolean => (isRecord(kept) && typeof kept[key] === 'boolean' ? kept[key] : plain[key]);
+    return { guardsFormulas: says('guardsFormulas'), mark: says('mark') };
+  } catch {
+    return plain;
+  }
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
 
 /** What writes files; it comes when the first one is asked for. */
 const filesOut = (): Promise<typeof FigureFiles> => import('./figure-files');

@@ -1,30 +1,31 @@
-import { parseCell } from 'core/io';
+import { parseCell, type TypedColumn } from 'core/io';
 import { keyOf, type WhatIf } from 'core/frame';
-import type { Edit } from 'core/document';
-import { messageFor, success, type Problem, type Result } from 'core/result';
+import type { Edit } from 'core/document/edits';
+import type { TableDoc } from 'core/document';
+import { messageFor, success, type Result } from 'core/result';
 import { columnOf, type Cell, type CellEdit, type Column } from 'core/table';
 import type { Shown } from '../services/picture-store';
-import type { SourceInfo } from '../services/engine-api';
-import type { CellAddress, CellText } from './grid-column';
+import type { SourceInfo } from 'engine';
+import type { CellAddress, CellText, RefusedText } from './grid-column';
 import { editedColumn, onlySource } from './ledger-columns';
 
 /** What typing into cells of the ledger means: edits of source rows, what-if values, and what could not be read. */
 export interface CellChanges {
   readonly edit: Edit | null;
-  readonly problems: readonly string[];
+  readonly refused: readonly RefusedText[];
 }
 
 /** Turns typed or pasted cells into one edit. Cells that cannot take a value are passed over; unreadable ones are told. */
-export function changesFor(shown: Shown, source: SourceInfo, cells: readonly CellText[]): CellChanges {
+export function changesFor(shown: Shown, source: SourceInfo, cells: readonly CellText[], table?: TableDoc): CellChanges {
   const targets = cells.flatMap(cell => {
     const target = targetOf(shown, cell);
-    return target ? [{ target, value: valueFor(target, source, cell.text) }] : [];
+    return target ? [{ cell, target, value: valueFor(target, { shown, source, table }, cell.text) }] : [];
   });
   const edits: CellEdit[] = [];
   const whatIfs: WhatIf[] = [];
-  const problems: Problem[] = [];
-  for (const { target, value } of targets) {
-    if (!value.ok) problems.push(...value.problems);
+  const refused: RefusedText[] = [];
+  for (const { cell, target, value } of targets) {
+    if (!value.ok) refused.push({ ...cell, words: value.problems.map(messageFor).join(' ') });
     else if (target.kind === 'source') edits.push({ row: target.row, column: target.column, value: value.value });
     else
       whatIfs.push({
@@ -35,7 +36,7 @@ export function changesFor(shown: Shown, source: SourceInfo, cells: readonly Cel
         value: value.value as number | null,
       });
   }
-  return { edit: editOf(shown, edits, whatIfs), problems: problems.map(messageFor) };
+  return { edit: editOf(shown, edits, whatIfs), refused };
 }
 
 /** Takes a cell's edit or what-if value back. */
@@ -80,10 +81,27 @@ function targetOf(shown: Shown, { row, column }: CellAddress): Target | null {
   return isKey && !isComputed && source !== undefined ? { kind: 'source', row: source, column } : null;
 }
 
-function valueFor(target: Target, source: SourceInfo, text: string): Result<Cell> {
-  if (target.kind === 'what-if') return parseCell(text, { name: target.measure, type: 'number' });
-  const column = source.columns.find(item => item.name.toLowerCase() === target.column.toLowerCase());
-  return column ? parseCell(text, column) : success(text);
+/** A column with how its file was read, so that the same text means the same value. */
+export const typedColumn = (column: SourceInfo['columns'][number], table: TableDoc | undefined): TypedColumn => ({
+  ...column,
+  reading: table?.readings[column.name],
+  unit: table?.units[column.name],
+});
+
+/** Where a text is typed: the figure, its source, and how its file was read. */
+interface Typing {
+  readonly shown: Shown;
+  readonly source: SourceInfo;
+  readonly table: TableDoc | undefined;
+}
+
+function valueFor(target: Target, { shown, source, table }: Typing, text: string): Result<Cell> {
+  const name = target.kind === 'what-if' ? editedColumn(shown, target.measure) : target.column;
+  const column = source.columns.find(item => item.name.toLowerCase() === name?.toLowerCase());
+  // A what-if value is a number whatever its column holds, and is read as that column's numbers are.
+  if (target.kind === 'what-if')
+    return parseCell(text, { ...(column && typedColumn(column, table)), name: target.measure, type: 'number' });
+  return column ? parseCell(text, typedColumn(column, table)) : success(text);
 }
 
 function editOf({ ask }: Shown, edits: readonly CellEdit[], whatIfs: readonly WhatIf[]): Edit | null {

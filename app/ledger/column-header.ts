@@ -2,9 +2,10 @@ import type { IHeaderComp, IHeaderParams } from 'ag-grid-community';
 import { tintOf } from '../ui/tint';
 import type { GridColumn } from './grid-column';
 
+/** What the grid tells a header beside its own. */
 export interface ColumnHeaderParams extends IHeaderParams {
   readonly shown: GridColumn;
-  readonly onFormula: (column: GridColumn, button: HTMLElement) => void;
+  readonly onFormula: (button: HTMLElement) => void;
 }
 
 /** A column's name; for a helper column its cue's number and colour, and a button that shows its formula. */
@@ -20,6 +21,7 @@ export class ColumnHeader implements IHeaderComp {
     if (helper) this.root.append(badge(helper.cue?.number ?? null, helper.colour));
     const label = document.createElement('button');
     label.type = 'button';
+    label.tabIndex = -1;
     label.className = 'ledger-name';
     label.textContent = name;
     label.title = `Sort by ${name}`;
@@ -52,12 +54,25 @@ export class ColumnHeader implements IHeaderComp {
   private formulaButton(): HTMLElement {
     const button = document.createElement('button');
     button.type = 'button';
+    button.tabIndex = -1;
     button.className = 'ledger-formula';
     button.textContent = 'formula';
     button.setAttribute('aria-label', `Formula of ${this.params.shown.name}`);
-    button.addEventListener('click', () => this.params.onFormula(this.params.shown, button));
+    button.addEventListener('click', () => this.params.onFormula(button));
     return button;
   }
+}
+
+/** A head in focus: Enter shows the formula of a helper column and sorts by another; the space bar sorts. True where the key was taken. */
+export function keyOnHead(event: KeyboardEvent): boolean {
+  const head = event.target;
+  if (event.type !== 'keydown' || !(head instanceof HTMLElement) || (event.key !== 'Enter' && event.key !== ' ')) return false;
+  const formula = event.key === 'Enter' ? head.querySelector<HTMLElement>('.ledger-formula') : null;
+  const button = formula ?? head.querySelector<HTMLElement>('.ledger-name');
+  if (!button) return false;
+  event.preventDefault();
+  button.click();
+  return true;
 }
 
 function badge(cue: number | null, colour: string | null): HTMLElement {

@@ -16,14 +16,17 @@ import {
   TextEditorModule,
   type CellKeyDownEvent,
   type ColDef,
-  type ColGroupDef,
   type GridApi,
   type GridOptions,
   type SuppressKeyboardEventParams,
 } from 'ag-grid-community';
-import type { Cell } from 'core/table';
+import { shortened } from 'core/format';
+import { ROOT_ZOOM } from '../ui/root-zoom';
 import { tintOf } from '../ui/tint';
-import { ColumnHeader } from './column-header';
+import { CellBelow } from './cell-below';
+import { classesOf, compareCells, shapeOf } from './cell-classes';
+import { ColumnHeader, keyOnHead } from './column-header';
+import { underCues } from './cue-groups';
 import type { CellAddress, CellText, GridColumn } from './grid-column';
 import { gridTheme } from './grid-theme';
 
@@ -69,6 +72,7 @@ export class DataGrid {
   readonly columns = input.required<readonly GridColumn[]>();
   readonly rowCount = input.required<number>();
   readonly row = input<number | null>(null);
+  readonly label = input('Ledger');
   readonly typed = output<readonly CellText[]>();
   readonly pasted = output<{ readonly at: readonly CellAddress[][]; readonly text: string }>();
   readonly opened = output<CellAddress>();
@@ -88,7 +92,10 @@ export class DataGrid {
     inject(DestroyRef).onDestroy(() => this.api.destroy());
     effect(() => this.take(this.columns(), this.rowCount()));
     inject(DestroyRef).onDestroy(() => clearTimeout(this.later));
+    // The page has a live region of its own: two would tell things twice.
+    for (const live of this.host.nativeElement.querySelectorAll('[aria-live]')) live.removeAttribute('aria-live');
     effect(() => this.light(this.row()));
+    effect(() => this.host.nativeElement.querySelector('[role="treegrid"], [role="grid"]')?.setAttribute('aria-label', this.label()));
   }
 
   private options(): GridOptions<Handle> {
@@ -97,13 +104,19 @@ export class DataGrid {
       // The grid's own styles come before ours.
       themeCssLayer: 'base',
       rowData: [],
+      loading: false,
       getRowId: ({ data }) => String(data.row),
-      rowHeight: 28,
-      headerHeight: 32,
-      groupHeaderHeight: 22,
+      rowHeight: 28 * ROOT_ZOOM,
+      headerHeight: 32 * ROOT_ZOOM,
+      groupHeaderHeight: 22 * ROOT_ZOOM,
       animateRows: false,
+      // Rows placed by their tops are one layer to the browser; moved ones would each be another, at every stroke of a drag.
+      suppressRowTransform: true,
       // A screen reader reads rows in the order in which they stand.
       ensureDomOrder: true,
+      // One stop for Tab: arrows walk the cells.
+      tabToNextCell: () => false,
+      tabToNextHeader: () => false,
       stopEditingWhenCellsLoseFocus: true,
       enterNavigatesVerticallyAfterEdit: true,
       suppressDragLeaveHidesColumns: true,
@@ -120,13 +133,11 @@ export class DataGrid {
   private later: ReturnType<typeof setTimeout> | undefined;
   private waiting: (() => void) | null = null;
 
-  /** New values show in this task; laying out other columns waits for the next one, so that the figure is drawn first. */
+  /** Waits for the next task, so that the figure is drawn first and a drag is never held up; of several the last shows. */
   private take(columns: readonly GridColumn[], rowCount: number): void {
     clearTimeout(this.later);
     this.waiting = null;
-    const show = (): void => this.whenFree(() => this.show(columns, rowCount));
-    if (shapeOf(columns) === shapeOf(this.now)) show();
-    else this.later = setTimeout(show);
+    this.later = setTimeout(() => this.whenFree(() => this.show(columns, rowCount)));
   }
 
   /** What is laid out anew would close the cell that is being typed into: it waits for it. */
@@ -143,45 +154,53 @@ export class DataGrid {
 
   /** The same columns with new values keep their places, widths and sort; other columns are laid out anew. */
   private show(columns: readonly GridColumn[], rowCount: number): void {
-    const sameShape = shapeOf(columns) === shapeOf(this.now);
+    const before = this.now;
+    const sameShape = shapeOf(columns) === shapeOf(before);
     this.now = columns;
-    if (!sameShape) this.api.setGridOption('columnDefs', this.grouped(columns));
-    if (sameShape) this.showRows(rowCount);
-    else this.later = setTimeout(() => this.whenFree(() => this.showRows(rowCount)));
+    if (!sameShape)
+      this.api.setGridOption(
+        'columnDefs',
+        underCues(columns, (column, i) => this.definition(column, i)),
+      );
+    if (sameShape) this.showRows(rowCount, before);
+    else this.later = setTimeout(() => this.whenFree(() => this.showRows(rowCount, [])));
   }
 
-  private showRows(rowCount: number): void {
+  private showRows(rowCount: number, before: readonly GridColumn[]): void {
     if (rowCount !== this.rows) {
       this.rows = rowCount;
       this.api.setGridOption(
         'rowData',
         Array.from({ length: rowCount }, (_, row): Handle => ({ row })),
       );
-    } else {
-      this.api.refreshCells({ force: true });
-      this.api.refreshClientSideRowModel('sort');
+      return;
     }
+    const columns = this.changed(before);
+    if (columns.length) this.api.refreshCells({ force: true, columns });
+    if (this.api.getColumnState().some(({ sort }) => sort)) this.api.refreshClientSideRowModel('sort');
+    this.goBelow();
   }
 
-  /** Helper columns stand under the name of their cue. */
-  private grouped(columns: readonly GridColumn[]): (ColDef<Handle> | ColGroupDef<Handle>)[] {
-    const groups: (ColDef<Handle> | ColGroupDef<Handle>)[] = [];
-    let last: { readonly number: number; readonly children: ColDef<Handle>[] } | null = null;
-    columns.forEach((column, i) => {
-      const cue = column.helper?.cue;
-      const definition = this.definition(column, i);
-      if (!cue) return groups.push(definition);
-      if (last?.number === cue.number) return last.children.push(definition);
-      last = { number: cue.number, children: [definition] };
-      return groups.push({
-        groupId: `cue ${cue.number}`,
-        headerName: `Cue ${cue.number}: ${cue.kind}`,
-        headerClass: 'ledger-group',
-        marryChildren: true,
-        children: last.children,
-      });
+  private readonly below = new CellBelow();
+
+  private follow(column: string): void {
+    const at = this.api.getFocusedCell()?.rowIndex ?? -1;
+    this.below.follow(this.now, this.api.getDisplayedRowAtIndex(at + 1)?.data?.row, column);
+  }
+
+  private goBelow(): void {
+    const cell = this.below.take(this.now, this.rows);
+    if (cell && this.host.nativeElement.contains(document.activeElement)) this.focusCell(cell);
+  }
+
+  /** Columns that look otherwise in a row that is drawn: drawing all cells anew costs more than the figure does. */
+  private changed(before: readonly GridColumn[]): string[] {
+    const rows = this.api.getRenderedNodes().flatMap(({ data }) => data?.row ?? []);
+    const lookOf = (column: GridColumn, row: number): string => `${column.text(row)}|${classesOf(column, row).join(' ')}`;
+    return this.now.flatMap((column, i) => {
+      const old = before[i];
+      return !old || rows.some(row => lookOf(old, row) !== lookOf(column, row)) ? [column.name] : [];
     });
-    return groups;
   }
 
   private definition(column: GridColumn, index: number): ColDef<Handle> {
@@ -193,40 +212,35 @@ export class DataGrid {
       headerComponent: ColumnHeader,
       headerComponentParams: {
         shown: column,
-        onFormula: (shown: GridColumn, button: HTMLElement) => this.formula.emit({ column: shown, button }),
+        onFormula: (button: HTMLElement) => this.formula.emit({ column: at(), button }),
       },
       headerClass: column.numeric ? 'ledger-right' : '',
       valueGetter: ({ data }) => at().value(rowOf(data)),
-      valueFormatter: ({ data }) => at().text(rowOf(data)) || '·',
+      valueFormatter: ({ data }) => shortened(at().text(rowOf(data))) || '·',
       valueSetter: ({ data, newValue }) => this.set(rowOf(data), column.name, newValue as unknown),
+      // What names a row is its head.
+      ...(index === 0 ? { cellAriaRole: 'rowheader' } : {}),
       cellEditor: 'agTextCellEditor',
       cellEditorParams: { useFormatter: false },
       editable: ({ data }) => at().editable(rowOf(data)),
       comparator: compareCells,
-      minWidth: column.helper ? 156 : column.numeric ? 96 : 128,
-      width: column.numeric ? 118 : 140,
+      minWidth: (column.helper ? 156 : column.numeric ? 96 : 128) * ROOT_ZOOM,
+      width: (column.numeric ? 118 : 140) * ROOT_ZOOM,
       flex: column.helper ? 1.2 : 1,
       sortable: true,
       resizable: true,
       suppressMovable: true,
       suppressKeyboardEvent: params => this.opensInstead(params, at()),
-      cellClass: ({ data }) => this.classesOf(at(), rowOf(data)),
+      suppressHeaderKeyboardEvent: ({ event }) => keyOnHead(event),
+      cellClass: ({ data }) => classesOf(at(), rowOf(data)),
       ...(column.helper ? { cellStyle: { '--tint': tintOf(column.helper.colour) } } : {}),
     };
   }
 
-  private classesOf(column: GridColumn, row: number): string[] {
-    const mark = column.mark(row);
-    return [
-      ...(column.numeric ? ['ledger-right'] : []),
-      ...(column.helper ? ['ledger-helper'] : []),
-      ...(mark ? [`ledger-${mark}`] : []),
-      ...(column.value(row) === null ? ['ledger-missing'] : []),
-    ];
-  }
-
+  /** Keys that the grid is not to take as its own; Enter in a cell that is typed into is its own, and told. */
   private opensInstead({ event, editing, data }: SuppressKeyboardEventParams<Handle>, column: GridColumn): boolean {
-    return event.key === 'Enter' && !editing && column.opens(data?.row ?? -1);
+    if (event.key === 'Enter' && editing && !event.shiftKey) this.follow(column.name);
+    return event.key === 'Enter' && !editing && (column.helper !== undefined || column.opens(data?.row ?? -1));
   }
 
   private set(row: number, column: string, value: unknown): boolean {
@@ -240,7 +254,9 @@ export class DataGrid {
   private onKey({ event, column, data }: CellKeyDownEvent<Handle>): void {
     const key = (event as KeyboardEvent | null)?.key;
     const shown = this.now.find(item => item.name === column.getColId());
-    if (!shown || !data || this.api.getEditingCells().length) return;
+    if (!shown || !data) return;
+    if (this.api.getEditingCells().length) return;
+    if (key === 'Enter' && shown.helper) this.formula.emit({ column: shown, button: (event as Event).target as HTMLElement });
     if (key === 'Enter' && shown.opens(data.row)) this.opened.emit({ row: data.row, column: shown.name });
     if ((key === 'Delete' || key === 'Backspace') && shown.editable(data.row))
       this.typed.emit([{ row: data.row, column: shown.name, text: '' }]);
@@ -269,6 +285,29 @@ export class DataGrid {
     if (typeof at !== 'number') return;
     this.api.ensureIndexVisible(at);
     this.api.setFocusedCell(at, column);
+  }
+
+  /** The head of a column, brought into view. */
+  headOf(column: string): HTMLElement | null {
+    this.api.ensureColumnVisible(column);
+    return this.host.nativeElement.querySelector(`.ag-header-cell[col-id="${CSS.escape(column)}"]`);
+  }
+
+  /** A cell on the screen; null where it is scrolled away. */
+  cellAt({ row, column }: CellAddress): HTMLElement | null {
+    return this.host.nativeElement.querySelector(`.ag-row[row-id="${row}"] .ag-cell[col-id="${CSS.escape(column)}"]`);
+  }
+
+  /** Opens a cell with a text in it, to be typed on. */
+  typeAgain({ row, column, text }: CellText): void {
+    this.focusCell({ row, column });
+    const rowIndex = this.api.getFocusedCell()?.rowIndex;
+    if (rowIndex === undefined) return;
+    this.api.startEditingCell({ rowIndex, colKey: column });
+    const field = this.cellAt({ row, column })?.querySelector('input');
+    if (!field) return;
+    field.value = text;
+    field.select();
   }
 
   private focus(): CellAddress | null {
@@ -309,14 +348,4 @@ export class DataGrid {
     for (const lit of host.querySelectorAll('.ag-row.ledger-lit')) lit.classList.remove('ledger-lit');
     if (row !== null) for (const rowPart of host.querySelectorAll(`.ag-row[row-id="${row}"]`)) rowPart.classList.add('ledger-lit');
   }
-}
-
-const shapeOf = (columns: readonly GridColumn[]): string =>
-  columns.map(column => `${column.name}|${JSON.stringify(column.helper)}`).join('\n');
-
-/** Missing values sort last in either direction. */
-function compareCells(a: Cell, b: Cell, _x: unknown, _y: unknown, descending: boolean): number {
-  if (a === null || b === null) return (Number(a === null) - Number(b === null)) * (descending ? -1 : 1);
-  if (typeof a === 'number' && typeof b === 'number') return a - b;
-  return String(a) < String(b) ? -1 : String(a) > String(b) ? 1 : 0;
 }

@@ -35,6 +35,12 @@ export interface CellAddress {
   readonly column: string;
 }
 
+/** A text typed or pasted at a place. */
 export interface CellText extends CellAddress {
   readonly text: string;
+}
+
+/** A text that a cell did not take, with why and what stays. */
+export interface RefusedText extends CellText {
+  readonly words: string;
 }

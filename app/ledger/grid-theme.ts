@@ -2,6 +2,7 @@ import { createTheme } from 'ag-grid-community';
 
 /** The grid in Cowbell's own dress: hairlines, no boxes, colours from tokens.css. */
 export const gridTheme = createTheme().withParams({
+  browserColorScheme: 'inherit',
   backgroundColor: 'var(--surface)',
   foregroundColor: 'var(--ink)',
   accentColor: 'var(--accent)',
@@ -9,9 +10,9 @@ export const gridTheme = createTheme().withParams({
   headerBackgroundColor: 'var(--surface)',
   headerTextColor: 'var(--soft)',
   headerFontWeight: 400,
-  headerFontSize: 12.5,
+  headerFontSize: '0.78125rem',
   fontFamily: 'var(--font-figure)',
-  fontSize: 13.5,
+  fontSize: '0.84375rem',
   spacing: 4,
   cellHorizontalPadding: 12,
   wrapperBorder: false,

@@ -1,10 +1,12 @@
 import type { Shown } from '../services/picture-store';
 import { formatNumber } from 'core/format';
-import { partsOfMeasure, type Figure } from 'core/project';
+import type { Figure } from 'core/document';
+import { partsOfMeasure } from 'core/frame';
 import type { Treatment } from 'core/cue';
 import type { NamedFormula } from 'core/formula';
 import { helperFormula, type Frame } from 'core/frame';
-import { rowNames, writerOf, type Picture, type ValueWriter } from 'core/plan';
+import type { DrawnColumn, Picture } from 'core/plan';
+import { rowNames, writerOf, type ValueWriter } from 'core/words';
 import { cellAt, columnOf, textAt, type CellEdit, type Column } from 'core/table';
 import type { CellMark, GridColumn } from './grid-column';
 
@@ -18,7 +20,9 @@ export function ledgerColumns({ picture, ask }: Shown): GridColumn[] {
   return [
     ...names.map(name => keyColumn({ picture, ask }, name, touched)),
     ...frame.measures.map(name => measureColumn({ picture, ask }, name, touched, write)),
+    ...frame.overall.map(name => overallColumn({ picture, ask }, name, write)),
     ...frame.helpers.map(name => handColumn({ picture, ask }, name, write)),
+    ...picture.drawn.map(drawnColumn),
     ...helperColumns(picture, ask, write),
   ];
 }
@@ -48,6 +52,10 @@ function rowsTouched(edits: readonly CellEdit[]): Touched {
 
 type Written = (value: number) => string;
 
+/** One column has one number of decimals. */
+const alike = (write: ValueWriter, measure: string, column: Column, as?: 'percent' | 'number'): Written =>
+  write.alike(measure, column.type === 'text' ? [] : column.data, as);
+
 const asText = (column: Column, row: number, write: Written): string =>
   column.type === 'number' ? numberText(column.data[row] as number, write) : textAt(column, row);
 const numberText = (value: number, write: Written): string => (Number.isNaN(value) ? '' : write(value));
@@ -74,7 +82,8 @@ function keyColumn({ picture, ask }: From, name: string, touched: Touched): Grid
   const names = stepped ? rowNames(frame, ask.figure.data) : null;
   const derived = ask.table.derived.some(item => item.name === name);
   return {
-    ...base(column),
+    // Years and codes are names here: they are not grouped.
+    ...base(column, String),
     ...(names ? { text: (row: number) => names[row] ?? '' } : {}),
     mark: row => (isEdited(row) ? 'edited' : null),
     editable: row => !stepped && !derived && onlySource(frame, row) !== undefined,
@@ -87,23 +96,51 @@ function measureColumn(shown: From, name: string, touched: Touched, write: Value
   const rows = touched.get(editedColumn(shown, name) ?? '');
   const column = columnOf(frame.table, name) as Column;
   return {
-    ...base(column, value => write.value(name, value)),
+    ...base(column, alike(write, name, column)),
     mark: row => (frame.whatIfs[name]?.[row] ? 'what-if' : editMark(frame, row, rows)),
     editable: () => column.type === 'number',
     opens: row => sourceCount(frame, row) > 1,
   };
 }
 
-/** A helper column by hand: its formula stands with it as a cue's does. */
-function handColumn({ picture, ask }: From, name: string, write: ValueWriter): GridColumn {
-  const at = ask.figure.data.helpers.findIndex(item => item.name === name);
-  const helper = ask.figure.data.helpers[at];
+/** A measure over all rows behind the figure, written as the measure is. */
+function overallColumn({ picture: { frame } }: From, name: string, write: ValueWriter): GridColumn {
+  const measure = frame.measures.find(item => name.startsWith(`${item} over all rows`)) ?? name;
   return {
-    ...base(columnOf(picture.frame.table, name) as Column, value => write.value(name, value)),
+    ...base(columnOf(frame.table, name) as Column, alike(write, measure, columnOf(frame.table, name) as Column)),
     mark: () => null,
     editable: () => false,
     opens: () => false,
-    helper: { cue: null, colour: null, formula: helper ? helperFormula(helper) : '', steps: stepsByHand(ask.figure, at + 1) },
+  };
+}
+
+/** A helper column by hand: its formula stands with it as a cue's does. */
+function handColumn({ picture, ask }: From, name: string, write: ValueWriter): GridColumn {
+  const helper = ask.figure.data.helpers.find(item => item.name === name);
+  return {
+    ...base(columnOf(picture.frame.table, name) as Column, alike(write, name, columnOf(picture.frame.table, name) as Column)),
+    mark: () => null,
+    editable: () => false,
+    opens: () => false,
+    helper: {
+      cue: null,
+      colour: null,
+      formula: helper ? helperFormula(helper) : '',
+      steps: stepsByHand(ask.figure, picture.frame.helpers.slice(0, picture.frame.helpers.indexOf(name) + 1)),
+    },
+  };
+}
+
+const PERCENT_OF_AXIS = { decimals: 1, suffix: ' %' };
+
+/** What a broken axis draws, with its scale as a formula. */
+function drawnColumn({ name, formula, column }: DrawnColumn): GridColumn {
+  return {
+    ...base(column, value => formatNumber(value, PERCENT_OF_AXIS)),
+    mark: () => null,
+    editable: () => false,
+    opens: () => false,
+    helper: { cue: null, colour: null, formula, steps: [{ name, formula }] },
   };
 }
 
@@ -115,11 +152,11 @@ function editMark(frame: Frame, row: number, touched: ReadonlySet<number> | unde
 }
 
 function helperColumns({ applied, frame }: Picture, { figure }: Shown['ask'], write: ValueWriter): GridColumn[] {
-  const byHand = stepsByHand(figure, frame.helpers.length);
+  const byHand = stepsByHand(figure, frame.helpers);
   const all = applied.flatMap(({ helpers }) => helpers.map(({ name, formula }): NamedFormula => ({ name, formula })));
   return applied.flatMap(({ cue, helpers, treatments, number }) =>
     helpers.map(({ column, part, formula, name, as }): GridColumn => ({
-      ...base(column, value => write.as(as, cue.measure, value)),
+      ...base(column, alike(write, cue.measure, sourceOf(column, columnOf(frame.table, cue.measure)), as)),
       mark: () => null,
       editable: () => false,
       opens: () => false,
@@ -133,8 +170,15 @@ function helperColumns({ applied, frame }: Picture, { figure }: Shown['ask'], wr
   );
 }
 
-const stepsByHand = ({ data }: Figure, count: number): NamedFormula[] =>
-  data.helpers.slice(0, count).map(helper => ({ name: helper.name, formula: helperFormula(helper) }));
+/** Values that a helper column takes over from its measure are written like them, be they few or many. */
+const sourceOf = (helper: Column, measure: Column | undefined): Column =>
+  measure && helper.type === 'number' && helper.data.every((value: number, row: number) => value !== value || value === measure.data[row])
+    ? measure
+    : helper;
+
+/** Helper columns by hand that are there, as named formulas. */
+const stepsByHand = ({ data }: Figure, names: readonly string[]): NamedFormula[] =>
+  data.helpers.filter(({ name }) => names.includes(name)).map(helper => ({ name: helper.name, formula: helperFormula(helper) }));
 
 /** The colour in which a part shows; null when it has none. */
 function colourOf(treatments: readonly Treatment[], part: string): string | null {

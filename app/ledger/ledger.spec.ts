@@ -1,8 +1,9 @@
 import { pictureOf, type Livery } from 'core/plan';
-import { type Edit } from 'core/document';
-import { firstFigure, type Figure } from 'core/project';
+import type { Edit } from 'core/document/edits';
+import { firstFigure } from 'core/brief';
+import type { Figure } from 'core/document';
 import { applyEdits, tableOf, type Cell, type CellEdit } from 'core/table';
-import type { SourceInfo } from '../services/engine-api';
+import type { SourceInfo } from 'engine';
 import type { Shown } from '../services/picture-store';
 import { changesFor, resetFor } from './cell-edit';
 import type { CellText } from './grid-column';
@@ -18,7 +19,12 @@ function shown(change: (figure: Figure) => Partial<Figure> = () => ({}), edits: 
   const figure = { ...plain, ...change(plain) };
   const writing = { units: {}, formats: [] };
   const read = pictureOf({ figure, table: applyEdits(table, edits), writing, livery });
-  return { ask: { figure, table: { id: 'd', edits, derived: [] }, writing, livery }, picture: read.ok ? read.value : null, problems: [] };
+  return {
+    ask: { figure, table: { id: 'd', edits, derived: [] }, writing, livery },
+    picture: read.ok ? read.value : null,
+    problems: [],
+    number: 1,
+  };
 }
 const withWhatIf = ({ data }: Figure): Partial<Figure> => ({
   data: { ...data, whatIfs: [{ by: 'hut', category: 'Berg', split: [], measure: 'milk', value: 99 }] },
@@ -59,6 +65,13 @@ describe('ledger columns', () => {
     ],
     ['a what-if value', shown(withWhatIf), 'milk', 1, [99, '99', 'what-if', true, false]],
     ['a name of several rows is not edited', shown(), 'hut', 0, ['Alm', 'Alm', null, false, false]],
+    [
+      'a helper column writes its measure’s values as they are written there',
+      shown(undefined, [{ row: 1, column: 'milk', value: 20.55 }]),
+      'lowest',
+      0,
+      [15, '15.00', null, false, false],
+    ],
     ['a helper column is never edited', shown(), 'highest', 0, [null, '', null, false, false]],
   ];
   for (const [name, from, column, row, expected] of cells)
@@ -118,9 +131,21 @@ describe('typing into the ledger', () => {
     it(name, () => {
       const changes = changesFor(shown(), source, cells);
       expect(changes.edit).toEqual(edit);
-      expect(changes.problems.join()).toMatch(says);
+      expect(changes.refused.map(({ words }) => words).join()).toMatch(says);
     });
 
+  it('a what-if value is read as its column’s numbers were', () => {
+    const readings = { milk: { decimal: 'comma', dates: 'iso' } } as const;
+    const doc = { id: 'd', name: 'deliveries', units: { milk: 'L' }, edits: [], derived: [], readings };
+    const edited = (text: string): unknown => changesFor(shown(), source, [{ row: 0, column: 'milk', text }], doc).edit;
+    const whatIf = (value: number): unknown => ({
+      kind: 'set-what-ifs',
+      figure: 'f',
+      whatIfs: [{ by: 'hut', category: 'Alm', split: [], measure: 'milk', value }],
+    });
+    expect(edited('1.500')).toEqual(whatIf(1500));
+    expect(edited('1,5 L')).toEqual(whatIf(1.5));
+  });
   it('a cell with a what-if value goes on taking what-ifs, and resets to its row', () => {
     const from = shown(withWhatIf);
     expect(changesFor(from, source, [{ row: 1, column: 'milk', text: '5' }]).edit?.kind).toBe('set-what-ifs');

@@ -1,38 +1,60 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  Injector,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { keyOf, type Frame } from 'core/frame';
 import { pasteGrid } from 'core/io';
-import { scopeOf, statementOf } from 'core/formula';
 import { counted } from 'core/sentence';
 import { columnOf, type Column } from 'core/table';
-import { EMPTY_SHOWN, PictureStore } from '../services/picture-store';
+import { PictureStore } from '../services/picture-store';
+import { EMPTY_SHOWN } from './empty-shown';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
+import { Room } from '../services/room';
+import { RowsAsked } from '../services/rows-asked';
 import { Icon } from '../ui/icon';
 import { tintOf } from '../ui/tint';
 import { changesFor, resetFor } from './cell-edit';
 import { DataGrid, type FormulaAsk } from './data-grid';
-import type { CellAddress, CellText, GridColumn } from './grid-column';
+import type { CellAddress, CellText, GridColumn, RefusedText } from './grid-column';
 import { ledgerColumns, sourceCount } from './ledger-columns';
+import { RefusedCells } from './refused-cells';
 import { SourceRows } from './source-rows';
 
 /** The frame as a table: data columns first, then each cue's helper columns. */
 @Component({
   selector: 'cb-ledger',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DataGrid, Icon, SourceRows],
-  host: { class: 'relative grid h-full min-h-0 grid-rows-[auto_1fr] bg-surface', role: 'region', 'aria-label': 'Ledger' },
+  imports: [DataGrid, Icon, RefusedCells, SourceRows],
+  host: {
+    class: 'relative grid h-full min-h-0 grid-rows-[auto_1fr] bg-surface',
+    role: 'region',
+    'aria-label': 'Ledger',
+    '(keydown.escape)': 'onEscape()',
+  },
   templateUrl: './ledger.html',
 })
 export class Ledger {
   private readonly store = inject(ProjectStore);
   private readonly pictures = inject(PictureStore);
   private readonly notices = inject(Notices);
+  private readonly injector = inject(Injector);
 
   protected readonly shown = toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN });
   private readonly figure = toSignal(this.store.figure$, { initialValue: null });
   protected readonly row = this.pictures.pointedRow;
   private readonly grid = viewChild.required(DataGrid);
+  private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
   protected readonly columns = computed(() => (this.figure() ? ledgerColumns(this.shown()) : []));
   /** Cues whose helper columns are not shown; where one looks is not part of the document. */
   protected readonly hidden = signal<ReadonlySet<string>>(new Set());
@@ -50,6 +72,8 @@ export class Ledger {
   );
   protected readonly rowCount = computed(() => (this.figure() ? (this.shown().picture?.frame.table.rowCount ?? 0) : 0));
   protected readonly focus = signal<CellAddress | null>(null);
+  /** What was typed or pasted last and could not be taken. */
+  protected readonly refused = signal<readonly RefusedText[]>([]);
   /** The summed-up cell whose rows stand open, by its category: edits may move its row. */
   private readonly openedCell = signal<OpenedCell | null>(null);
   protected readonly opened = computed(() => addressOf(this.shown().picture?.frame, this.openedCell()));
@@ -83,6 +107,46 @@ export class Ledger {
     };
   });
 
+  constructor() {
+    // What was open on one figure says nothing of the next.
+    const shownId = computed(() => this.figure()?.id);
+    effect(() => {
+      shownId();
+      untracked(() => {
+        this.openedCell.set(null);
+        this.asked.set(null);
+        this.refused.set([]);
+      });
+    });
+    const asked = inject(RowsAsked);
+    const room = inject(Room);
+    effect(() => {
+      const mark = asked.mark();
+      if (!mark) return;
+      untracked(() => {
+        asked.mark.set(null);
+        room.fold('ledger', false);
+        const measures = this.shown().picture?.frame.measures ?? [];
+        this.open({ row: mark.row, column: measures.includes(mark.measure) ? mark.measure : (measures[0] ?? mark.measure) });
+      });
+    });
+  }
+
+  /** Helper columns by name, for the search for actions. */
+  readonly helperNames = computed(() => this.visible().flatMap(({ name, helper }) => (helper ? [name] : [])));
+
+  /** Shows the formula of a helper column under its head. */
+  showFormulaOf(name: string): void {
+    const column = this.columns().find(item => item.name === name);
+    const button = this.grid().headOf(name);
+    if (column && button) this.showFormula({ column, button }, this.place().nativeElement);
+  }
+
+  copySqlOf(name: string): void {
+    const column = this.columns().find(item => item.name === name);
+    if (column) void this.copySql(column);
+  }
+
   focusCells(): void {
     this.grid().focusLast();
   }
@@ -96,16 +160,17 @@ export class Ledger {
   protected closeRows(): void {
     const at = this.opened();
     this.openedCell.set(null);
-    if (at) this.grid().focusCell(at);
+    // The grid under the rows takes focus again only once it is drawn without them.
+    if (at) afterNextRender(() => this.grid().focusCell(at), { injector: this.injector });
   }
 
   protected typed(cells: readonly CellText[]): void {
     const { figure } = this.shown().ask;
     const source = this.store.snapshot?.sources[figure.data.table];
     if (!source) return;
-    const { edit, problems } = changesFor(this.shown(), source, cells);
+    const { edit, refused } = changesFor(this.shown(), source, cells, this.store.tableDoc(this.shown().ask.figure.data.table));
+    this.refused.set(refused);
     if (edit) this.store.apply(edit);
-    if (problems.length) this.notices.fault(problems[0] as string, { details: problems.slice(1, 6) });
   }
 
   protected pasted({ at, text }: { readonly at: readonly CellAddress[][]; readonly text: string }): void {
@@ -117,6 +182,7 @@ export class Ledger {
   protected reset(cell: CellAddress): void {
     const edit = resetFor(this.shown(), cell);
     if (edit) this.store.apply(edit);
+    this.grid().focusCell(cell);
   }
 
   protected showFormula(ask: FormulaAsk, host: HTMLElement): void {
@@ -126,12 +192,20 @@ export class Ledger {
       left: Math.max(8, Math.min(button.left - frame.left, frame.width - 380)),
       top: button.bottom - frame.top + 4,
     });
-    setTimeout(() => host.querySelector<HTMLElement>('[data-formula-close]')?.focus());
+    afterNextRender(() => host.querySelector<HTMLElement>('[data-formula-close]')?.focus(), { injector: this.injector });
+  }
+
+  /** The innermost first: what was refused, then a formula. */
+  protected onEscape(): void {
+    if (this.refused().length) this.refused.set([]);
+    else this.closeFormula();
   }
 
   protected closeFormula(): void {
+    if (!this.asked()) return;
     const button = this.asked()?.button;
-    if (button?.isConnected) button.focus();
+    // A head is a stop of the arrows; the button within it is not.
+    if (button?.isConnected) (button.closest<HTMLElement>('.ag-header-cell') ?? button).focus();
     else this.focusCells();
     this.asked.set(null);
   }
@@ -140,9 +214,18 @@ export class Ledger {
   protected async copySql({ helper }: GridColumn): Promise<void> {
     const frame = this.shown().picture?.frame;
     if (!frame || !helper) return;
+    const { scopeOf, SqlTooLong, statementOf } = await import('../services/sql-making');
     const own = scopeOf(frame.table);
     const data = new Map([...own].filter(([name]) => !frame.helpers.includes(name)));
-    await navigator.clipboard.writeText(statementOf('frame', data, helper.steps));
+    let statement: string;
+    try {
+      statement = statementOf('frame', data, helper.steps);
+    } catch (error) {
+      if (error instanceof SqlTooLong)
+        return this.notices.fault('As SQL this column would be too long to be of use. Split its formula into two.');
+      throw error;
+    }
+    await navigator.clipboard.writeText(statement);
     this.notices.done('Copied as SQL: one statement over a table called frame.');
   }
 

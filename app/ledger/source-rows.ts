@@ -1,26 +1,40 @@
-import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, output, signal } from '@angular/core';
-import { parseCell, pasteGrid } from 'core/io';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { parseCell, pasteGrid, type TypedColumn } from 'core/io';
 import { counted } from 'core/sentence';
 import { messageFor } from 'core/result';
 import { cellAt, isNumeric, textAt, type CellEdit, type Table } from 'core/table';
 import { EngineClient } from '../services/engine-client';
-import { Notices } from '../services/notices';
 import type { Shown } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
+import { Announcer } from '../ui/announcer';
 import { DataGrid } from './data-grid';
-import type { CellAddress, CellText, GridColumn } from './grid-column';
+import { editedColumn } from './ledger-columns';
+import { typedColumn } from './cell-edit';
+import { RefusedCells } from './refused-cells';
+import type { CellAddress, CellText, GridColumn, RefusedText } from './grid-column';
 
 /** The rows of the table behind one summed-up cell: edit one of them, or give the cell a what-if value. */
 @Component({
   selector: 'cb-source-rows',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DataGrid, Icon],
+  imports: [DataGrid, Icon, RefusedCells],
   host: {
     class: 'grid grid-rows-[auto_1fr] bg-surface',
     role: 'group',
     'aria-label': 'Rows behind the cell',
-    '(keydown.escape)': 'closed.emit()',
+    '(keydown.escape)': 'onEscape($event)',
   },
   template: `
     <div class="flex flex-wrap items-center gap-2 border-b border-hair px-4 py-1 text-small">
@@ -33,28 +47,42 @@ import type { CellAddress, CellText, GridColumn } from './grid-column';
       @if (resettable(); as cell) {
         <button type="button" class="act" (click)="reset(cell)"><cb-icon name="undo" />Reset the cell</button>
       }
-      <form
-        class="flex items-center gap-2"
-        (submit)="$event.preventDefault(); whatIf.emit({ row: at().row, column: at().column, text: field.value }); closed.emit()"
-      >
+      <form class="flex items-center gap-2" (submit)="$event.preventDefault(); tryIt(field.value)">
         <label class="text-soft" for="what-if">What if {{ at().column }} were</label>
-        <input #field id="what-if" class="field w-28" inputmode="decimal" autocomplete="off" />
+        <input
+          #field
+          id="what-if"
+          class="field w-28"
+          inputmode="decimal"
+          autocomplete="off"
+          [attr.aria-invalid]="fault() !== null"
+          aria-describedby="what-if-fault"
+          (input)="fault.set(null)"
+        />
         <button type="submit" class="act">Try it</button>
       </form>
+      @if (fault(); as words) {
+        <p class="w-full text-right text-warn-ink" id="what-if-fault" data-fault>{{ words }}</p>
+      }
     </div>
-    <cb-data-grid
-      [columns]="columns()"
-      [rowCount]="rows().length"
-      (typed)="typed($event)"
-      (pasted)="pasted($event)"
-      (focusedCell)="focus.set($event)"
-    />
+    <div class="relative min-h-0">
+      <cb-data-grid
+        #cells
+        [columns]="columns()"
+        [rowCount]="rows().length"
+        [label]="'Rows behind ' + name()"
+        (typed)="typed($event)"
+        (pasted)="pasted($event)"
+        (focusedCell)="focus.set($event)"
+      />
+      <cb-refused-cells [grid]="cells" [columns]="columns()" [rowCount]="rows().length" [(refused)]="refused" />
+    </div>
   `,
 })
 export class SourceRows {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
-  private readonly notices = inject(Notices);
+  private readonly announcer = inject(Announcer);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly shown = input.required<Shown>();
   readonly at = input.required<CellAddress>();
@@ -63,6 +91,7 @@ export class SourceRows {
 
   private readonly table = signal<Table | null>(null);
   protected readonly focus = signal<CellAddress | null>(null);
+  protected readonly refused = signal<readonly RefusedText[]>([]);
   /** Row numbers of the source table. */
   protected readonly rows = computed(() => {
     const frame = this.shown().picture?.frame;
@@ -86,7 +115,34 @@ export class SourceRows {
 
   constructor() {
     effect(() => void this.load(this.shown(), this.rows()));
-    setTimeout(() => this.host.nativeElement.querySelector<HTMLElement>('[data-back]')?.focus());
+    afterNextRender(() => this.host.nativeElement.querySelector<HTMLElement>('[data-back]')?.focus());
+  }
+
+  /** A cell that is being typed into takes Escape first. */
+  protected onEscape(event: Event): void {
+    if (event.target instanceof HTMLInputElement && event.target.closest('.ag-cell')) return;
+    if (this.refused().length) {
+      event.stopPropagation();
+      this.refused.set([]);
+    } else this.closed.emit();
+  }
+
+  protected readonly fault = signal<string | null>(null);
+
+  /** A what-if value that is no number stays in its field, with what to do. */
+  protected tryIt(text: string): void {
+    const read = parseCell(text, {
+      ...this.typeOf(editedColumn(this.shown(), this.at().column) ?? ''),
+      name: this.at().column,
+      type: 'number',
+    });
+    if (!read.ok || read.value === null) {
+      const words = read.ok ? 'Type a number to try.' : `“${text}” is not a number. Type one to try.`;
+      this.fault.set(words);
+      return this.announcer.say(words);
+    }
+    this.whatIf.emit({ ...this.at(), text });
+    this.closed.emit();
   }
 
   protected typed(cells: readonly CellText[]): void {
@@ -95,8 +151,9 @@ export class SourceRows {
       value.ok ? [{ row: this.rows()[cell.row] ?? -1, column: cell.column, value: value.value }] : [],
     );
     if (edits.length) this.store.apply({ kind: 'edit-cells', table: this.tableId(), cells: edits });
-    const problems = read.flatMap(({ value }) => (value.ok ? [] : value.problems.map(messageFor)));
-    if (problems.length) this.notices.fault(problems[0] as string, { details: problems.slice(1, 6) });
+    this.refused.set(
+      read.flatMap(({ cell, value }): RefusedText[] => (value.ok ? [] : [{ ...cell, words: value.problems.map(messageFor).join(' ') }])),
+    );
   }
 
   protected pasted({ at, text }: { readonly at: readonly CellAddress[][]; readonly text: string }): void {
@@ -109,9 +166,9 @@ export class SourceRows {
 
   private readonly tableId = computed(() => this.shown().ask.figure.data.table);
 
-  private typeOf(name: string) {
-    const source = this.store.snapshot?.sources[this.tableId()];
-    return source?.columns.find(column => column.name === name) ?? { name, type: 'text' as const };
+  private typeOf(name: string): TypedColumn {
+    const column = this.store.snapshot?.sources[this.tableId()]?.columns.find(item => item.name === name);
+    return column ? typedColumn(column, this.store.tableDoc(this.tableId())) : { name, type: 'text' };
   }
 
   private isEdited({ row, column }: CellAddress): boolean {
@@ -132,6 +189,6 @@ export class SourceRows {
   }
 
   private async load({ ask }: Shown, rows: Int32Array): Promise<void> {
-    this.table.set(await this.engine.api.rowsOf(ask.table, rows));
+    this.table.set(await this.engine.api.rowsOf(ask.table.id, rows));
   }
 }

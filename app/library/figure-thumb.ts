@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, effect, ElementRef, inject, input, signal, viewChild } from '@angular/core';
-import type { Figure } from 'core/project';
+import type { Figure } from 'core/document';
 import { FigureDrawing } from 'plot';
 import { PreviewStore } from '../services/preview-store';
 
@@ -11,10 +11,12 @@ const [WIDTH, HEIGHT] = [640, 360];
   selector: 'cb-figure-thumb',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { class: 'block overflow-hidden' },
-  template: `<canvas #canvas class="block h-full w-full" role="img" [attr.aria-label]="words()"></canvas>`,
+  template: `<canvas #canvas class="block h-full w-full" role="img" [attr.aria-label]="words() || figure().name"></canvas>`,
 })
 export class FigureThumb {
   readonly figure = input.required<Figure>();
+  /** Drawn pixels for a pixel of the whole figure: few where the picture is shown very small. */
+  readonly sharpness = input(1.5);
   private readonly previews = inject(PreviewStore);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
@@ -45,7 +47,7 @@ export class FigureThumb {
     const canvas = this.canvas().nativeElement;
     this.drawing?.destroy();
     [canvas.width, canvas.height] = [WIDTH, HEIGHT];
-    this.drawing = new FigureDrawing(canvas, plan, { responsive: false, devicePixelRatio: 1.5 });
+    this.drawing = new FigureDrawing(canvas, plan, { fixed: { responsive: false, devicePixelRatio: this.sharpness() } });
     canvas.style.width = canvas.style.height = '100%';
   }
 }

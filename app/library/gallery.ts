@@ -1,7 +1,7 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { kindOf } from 'core/cue';
-import type { Figure } from 'core/project';
+import type { Figure } from 'core/document';
 import { counted } from 'core/sentence';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
@@ -13,20 +13,20 @@ import { FigureThumb } from './figure-thumb';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FigureThumb, Icon],
   host: {
-    class: 'fixed inset-x-0 bottom-0 top-12 z-30 block overflow-y-auto bg-ground px-8 py-6',
+    class: 'fixed inset-x-0 bottom-0 top-10 z-30 block overflow-y-auto bg-ground px-[min(2rem,4vw)] py-6',
     role: 'dialog',
     'aria-label': 'Gallery',
     '(keydown.escape)': 'closed.emit()',
   },
   template: `
     <div class="mx-auto max-w-[84rem]">
-      <div class="mb-4 flex items-baseline gap-3">
+      <div class="mb-4 flex flex-wrap items-baseline gap-3">
         <h2 class="text-head font-semibold">{{ project()?.name }}</h2>
         <p class="text-soft">{{ count() }}. Open one, then change any word of its sentences.</p>
         <span class="grow"></span>
         <button type="button" class="act" data-first (click)="closed.emit()"><cb-icon name="x" />Close</button>
       </div>
-      <ul class="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-5">
+      <ul class="grid grid-cols-[repeat(auto-fill,minmax(min(19rem,100%),1fr))] gap-5">
         @for (figure of figures(); track figure.id) {
           <li>
             <button

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
-import type { StoredProject } from '../services/engine-api';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import type { StoredProject } from 'engine';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
 import { Opener, SAMPLE_ID } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
+import { removedProjects, setRemoved, type RemovedProject } from '../services/removed-projects';
+import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
 
 /** What can be opened: a file, pasted rows, the sample, and the projects of this browser. */
@@ -11,7 +13,7 @@ import { Icon } from '../ui/icon';
   selector: 'cb-library',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Icon],
-  host: { class: 'block w-[360px]' },
+  host: { class: 'block w-[22.5rem]' },
   template: `
     <p class="sheet-head">Open a CSV file or a Cowbell project. You can also drop it anywhere, or paste rows on the stage.</p>
     <input
@@ -22,10 +24,23 @@ import { Icon } from '../ui/icon';
       aria-label="File"
       (change)="openFile(picker)"
     />
-    <button type="button" class="row" data-first (click)="picker.click()"><cb-icon name="folder-open" />Choose a file…</button>
-    <form class="p-2" (submit)="$event.preventDefault(); openText(rows.value)">
+    <button type="button" class="row" data-first data-home-add (click)="picker.click()">
+      <cb-icon name="folder-open" />Choose a file…
+    </button>
+    <form class="p-2" (submit)="$event.preventDefault(); void openText(rows.value)">
       <label class="text-small text-soft" for="pasted-rows">Or paste rows here, the first line naming the columns</label>
-      <textarea #rows id="pasted-rows" class="field formula mt-1 h-20" placeholder="hut;milk&#10;Ashlatch;2125"></textarea>
+      <textarea
+        #rows
+        id="pasted-rows"
+        class="field formula mt-1 h-20"
+        placeholder="hut;milk&#10;Ashlatch;2125"
+        [attr.aria-invalid]="fault() !== null"
+        aria-describedby="rows-fault"
+        (input)="fault.set(null)"
+      ></textarea>
+      @if (fault(); as words) {
+        <p class="text-small text-warn-ink" id="rows-fault" data-fault>{{ words }}</p>
+      }
       <div class="mt-1 flex justify-end"><button type="submit" class="act act-loud">Open the rows</button></div>
     </form>
     <button type="button" class="row border-t border-hair" (click)="gallery.emit()">
@@ -35,23 +50,30 @@ import { Icon } from '../ui/icon';
     @if (!hasSample()) {
       <button type="button" class="row" (click)="openSample()">Highmeadow season, the sample project</button>
     }
-    @for (project of stored(); track project.id) {
-      <div class="flex items-center">
-        <button
-          type="button"
-          class="row min-w-0"
-          [attr.aria-current]="project.id === current() ? 'true' : null"
-          (click)="openStored(project.id)"
-        >
-          <span class="grow truncate" [class.font-semibold]="project.id === current()">{{ project.name }}</span>
-          <span class="text-small text-soft">{{ when(project.savedAt) }}</span>
-        </button>
-        @if (project.id !== current()) {
-          <button type="button" class="act p-1.5" [attr.aria-label]="'Remove ' + project.name" (click)="remove(project)">
-            <cb-icon name="trash" />
+    <div data-home>
+      @for (project of stored(); track project.id) {
+        <div class="flex items-center">
+          <button
+            type="button"
+            class="row min-w-0"
+            [attr.aria-current]="project.id === current() ? 'true' : null"
+            (click)="openStored(project.id)"
+          >
+            <span class="grow truncate" [class.font-semibold]="project.id === current()">{{ project.name }}</span>
+            <span class="text-small text-soft">{{ when(project.savedAt) }}</span>
           </button>
-        }
-      </div>
+          @if (project.id !== current()) {
+            <button type="button" class="act p-1.5" [attr.aria-label]="'Remove ' + project.name" (click)="remove(project)">
+              <cb-icon name="trash" />
+            </button>
+          }
+        </div>
+      }
+    </div>
+    @for (project of removed(); track project.id) {
+      <button type="button" class="row text-soft" (click)="bringBack(project.id)">
+        <cb-icon name="undo" />Bring back {{ project.name }}, gone at your next visit
+      </button>
     }
   `,
 })
@@ -60,16 +82,20 @@ export class Library {
   private readonly opener = inject(Opener);
   private readonly notices = inject(Notices);
   private readonly store = inject(ProjectStore);
+  private readonly announcer = inject(Announcer);
+  protected readonly fault = signal<string | null>(null);
   readonly done = output();
   readonly gallery = output();
 
-  protected readonly stored = signal<readonly StoredProject[]>([]);
+  private readonly all = signal<readonly StoredProject[]>([]);
+  protected readonly removed = signal(removedProjects());
+  protected readonly stored = computed(() => this.all().filter(({ id }) => this.removed().every(other => other.id !== id)));
   protected readonly hasSample = signal(true);
   protected readonly current = signal(this.store.snapshot?.history.project.id ?? '');
 
   constructor() {
     void this.engine.api.storedProjects().then(list => {
-      this.stored.set(list);
+      this.all.set(list);
       this.hasSample.set(list.some(project => project.id === SAMPLE_ID));
     });
   }
@@ -81,9 +107,12 @@ export class Library {
     void this.opener.openFile(file);
   }
 
-  protected openText(text: string): void {
-    this.done.emit();
-    void this.opener.openText(text);
+  /** Rows that cannot be read stay in the box, with what is wrong. */
+  protected async openText(text: string): Promise<void> {
+    const fault = await this.opener.openRows(text);
+    this.fault.set(fault);
+    if (fault === null) this.done.emit();
+    else this.announcer.say(fault);
   }
 
   protected openSample(): void {
@@ -96,14 +125,19 @@ export class Library {
     if (id !== this.current()) void this.opener.openStored(id);
   }
 
-  /** The project leaves the list at once and the browser only when its notice does. */
-  protected remove(project: StoredProject): void {
-    const before = this.stored();
-    this.stored.set(before.filter(other => other.id !== project.id));
-    this.notices.done(`Removed ${project.name} from this browser.`, {
-      undo: () => this.stored.set(before),
-      left: () => void this.engine.api.removeStored(project.id),
-    });
+  /** The project leaves the list at once, and the browser at the next visit. */
+  protected remove({ id, name }: StoredProject): void {
+    this.setRemoved([...this.removed(), { id, name }]);
+    this.notices.done(`Removed ${name} from this browser. It is kept until your next visit.`, { undo: () => this.bringBack(id) });
+  }
+
+  protected bringBack(id: string): void {
+    this.setRemoved(this.removed().filter(other => other.id !== id));
+  }
+
+  private setRemoved(projects: readonly RemovedProject[]): void {
+    this.removed.set(projects);
+    setRemoved(projects);
   }
 
   protected when(savedAt: number): string {

@@ -17,6 +17,7 @@ export interface DeskRequest {
   readonly remove?: () => void;
 }
 
+/** What is taken from the desk. */
 export interface Written {
   readonly name: string;
   readonly formula: string;
@@ -30,6 +31,7 @@ const KEPT = 12;
 @Injectable({ providedIn: 'root' })
 export class FormulaDesk {
   readonly request = signal<DeskRequest | null>(null);
+  private readonly drafts = new Map<string, Written>();
   readonly recent = signal<readonly string[]>(storedFormulas());
 
   open(request: DeskRequest): void {
@@ -40,12 +42,25 @@ export class FormulaDesk {
     this.request.set(null);
   }
 
+  /** What was left unused at the place that is asked for; null for nothing. */
+  draftOf(request: DeskRequest): Written | null {
+    return this.drafts.get(keyOf(request)) ?? null;
+  }
+
+  /** Keeps what was written, so that it is there when the same formula is opened again; nothing (null) forgets it. */
+  keepDraft(request: DeskRequest, draft: Written | null): void {
+    this.drafts.delete(keyOf(request));
+    if (draft) this.drafts.set(keyOf(request), draft);
+  }
+
   /** Remembers a formula that was used, the latest first. */
   remember(formula: string): void {
     this.recent.update(list => [formula, ...list.filter(other => other !== formula)].slice(0, KEPT));
     localStorage.setItem(RECENT_KEY, JSON.stringify(this.recent()));
   }
 }
+
+const keyOf = ({ place, title, name, formula }: DeskRequest): string => JSON.stringify([place, title, name, formula]);
 
 function storedFormulas(): readonly string[] {
   try {

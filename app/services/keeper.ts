@@ -1,32 +1,34 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { auditTime, combineLatest, concatMap, distinctUntilChanged, map, switchMap, tap } from 'rxjs';
+import { messageFor } from 'core/result';
+import type { Leftover, News, LastSession } from 'engine';
+import { auditTime, combineLatest, distinctUntilChanged, map, switchMap } from 'rxjs';
 import { EngineClient } from './engine-client';
-import { ProjectStore } from './project-store';
-import type { Session } from './engine-api';
+import { takeLeftovers, writeLeftover } from './leftovers';
 import { Notices } from './notices';
+import { ProjectStore } from './project-store';
 
-// One write for a burst of edits, soon enough that a reload right after loses nothing.
-const WRITE_EVERY_MS = 120;
-
-/** Saves the project at every change, and remembers which figure was on the stage. */
+/** Hands every move to the engine's journal, tells what of it is written, and remembers which figure was on the stage. */
 @Injectable({ providedIn: 'root' })
 export class Keeper {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
 
-  /** When the project was last saved, in milliseconds; null while a change is unsaved. */
+  /** When everything done so far was in the journal, in milliseconds; null while some of it is not. */
   readonly savedAt = signal<number | null>(null);
-  session: Session = { project: '', figures: {} };
+  /** The browser's storage takes nothing. */
+  readonly fails = signal(false);
+  session: LastSession = { project: '', figures: {} };
 
   start(): void {
-    this.store.project$
+    this.engine.news$.subscribe(news => this.take(news));
+    this.store.proposed$.subscribe(proposal => void this.engine.api.propose(this.store.snapshot?.history.project.id ?? '', proposal));
+    this.store.open$
       .pipe(
-        tap(() => this.savedAt.set(null)),
-        auditTime(WRITE_EVERY_MS),
-        concatMap(project => this.engine.api.save(project).catch(() => null)),
+        map(({ following }) => following.pending.length === 0),
+        distinctUntilChanged(),
       )
-      .subscribe(savedAt => this.noteSaved(savedAt));
+      .subscribe(written => this.savedAt.set(written && !this.fails() ? Date.now() : null));
     combineLatest([this.store.project$.pipe(map(project => project.id)), this.store.figure$.pipe(map(figure => figure?.id))])
       .pipe(
         distinctUntilChanged(([a, b], [c, d]) => a === c && b === d),
@@ -34,11 +36,43 @@ export class Keeper {
         switchMap(([project, figure]) => this.remember(project, figure)),
       )
       .subscribe();
+    document.addEventListener('visibilitychange', () => this.leave());
+    window.addEventListener('pagehide', () => this.leave());
   }
 
-  private noteSaved(savedAt: number | null): void {
-    this.savedAt.set(savedAt);
-    if (savedAt === null) this.notices.fault('The project could not be saved in this browser. Hand it over as a project file to keep it.');
+  /** What pages left behind that could not hand it over any more. */
+  leftovers(): readonly Leftover[] {
+    return takeLeftovers();
+  }
+
+  private take(news: News): void {
+    if (news.kind === 'storage') return this.tellStorage(news.fails);
+    if (news.project !== this.store.snapshot?.history.project.id) return;
+    if (news.kind === 'entries') {
+      this.store.confirm(news.entries, news.sources);
+      if (this.isWritten && !this.fails()) this.savedAt.set(Date.now());
+    } else {
+      this.store.refuse(news.id);
+      this.notices.fault('The last change was taken back: the project could not be read again with it.', {
+        details: news.problems.map(messageFor),
+      });
+    }
+  }
+
+  private get isWritten(): boolean {
+    return this.store.snapshot?.following.pending.length === 0;
+  }
+
+  private tellStorage(fails: boolean): void {
+    this.fails.set(fails);
+    this.savedAt.set(!fails && this.isWritten ? Date.now() : null);
+  }
+
+  /** The page may be gone in a moment: what is not in the journal yet is put where the next page finds it. */
+  private leave(): void {
+    const state = this.store.snapshot;
+    if (state && (document.visibilityState === 'hidden' || !this.isWritten))
+      writeLeftover({ project: state.history.project.id, moves: state.following.pending.map(({ proposal }) => proposal) });
   }
 
   private async remember(project: string, figure: string | undefined): Promise<void> {

@@ -1,11 +1,10 @@
 import { inject, Injectable } from '@angular/core';
-import type { CueWords } from 'core/cue';
-import type { DragTarget } from 'core/plan';
+import type { Figure } from 'core/document';
+import type { BreakEdge, DragTarget } from 'core/plan';
+import type * as making from './figure-making';
 import { ProjectStore } from './project-store';
 
-const NO_WORDS: CueWords = { category: '', measures: [], scopes: [], along: { column: '', descending: false } };
-
-/** A line or band edge being dragged on the stage: its cue's number follows live, and the whole drag is one step of undo. */
+/** A line, a band edge or a break being dragged on the stage: its number follows live, and the whole drag is one step of undo. */
 @Injectable({ providedIn: 'root' })
 export class LineDrag {
   private readonly store = inject(ProjectStore);
@@ -15,12 +14,27 @@ export class LineDrag {
     this.key = crypto.randomUUID();
   }
 
-  /** Sets the number behind a line. The kinds of cues come with the brief, which has them already. */
-  async moveTo(target: DragTarget, value: number): Promise<void> {
-    const { kindOf } = await import('./figure-making');
+  /** Sets the number behind a line, or an end of a break. What changes figures comes with the brief, which has it already. */
+  async moveTo(target: DragTarget | BreakEdge, value: number): Promise<void> {
+    const made = await import('./figure-making');
     const { figure } = this.store;
     if (!figure || this.key === '') return;
-    const cues = figure.cues.map(cue => (cue.id === target.cue ? kindOf(cue).change(cue, target.token, String(value), NO_WORDS) : cue));
-    this.store.apply({ kind: 'change-figure', figure: figure.id, change: { cues } }, this.key);
+    const change = 'cue' in target ? cuesAfter(made, figure, target, value) : scalesAfter(made, figure, target, value);
+    this.store.apply({ kind: 'change-figure', figure: figure.id, change }, this.key);
   }
 }
+
+type Making = typeof making;
+
+const cuesAfter = ({ kindOf, cueFactsOf }: Making, { cues }: Figure, target: DragTarget, value: number): Pick<Figure, 'cues'> => ({
+  cues: cues.map(cue => (cue.id === target.cue ? kindOf(cue).change(cue, target.token, String(value), cueFactsOf({ measures: [] })) : cue)),
+});
+
+const scalesAfter = (
+  { movedBreak, withAxis }: Making,
+  { scales }: Figure,
+  { axis, nth, end }: BreakEdge,
+  value: number,
+): Pick<Figure, 'scales'> => ({
+  scales: withAxis(scales, axis, { breaks: [...movedBreak(scales.axes[axis].breaks, nth, end, value)] }),
+});

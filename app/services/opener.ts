@@ -1,16 +1,17 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { transfer } from 'comlink';
-import type { ImportedTable } from 'core/io';
-import type { Figure, Project, TableWords } from 'core/project';
+import type { TableFacts } from 'core/brief';
+import type { Figure, Project, TableDoc } from 'core/document';
 import { messageFor, type Problem, type Result } from 'core/result';
-import { buffersOf } from 'core/table';
 import { lastValueFrom, tap, takeUntil, Subject } from 'rxjs';
-import type { OpenedProject, SourceInfo } from './engine-api';
-import { EngineClient } from './engine-client';
+import type { OpenedProject, SourceInfo } from 'engine';
+import { EngineClient, type Arrived } from './engine-client';
+import { FirstOffers } from './first-offers';
 import { Keeper } from './keeper';
 import { Notices } from './notices';
 import { ProjectStore } from './project-store';
+import { removedProjects, setRemoved } from './removed-projects';
 
+/** The project that shows Cowbell; a table of one's own starts another. */
 export const SAMPLE_ID = 'highmeadow';
 const SAMPLE_URL = 'demo/highmeadow.json';
 
@@ -27,18 +28,22 @@ export class Opener {
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
   private readonly keeper = inject(Keeper);
+  private readonly offers = inject(FirstOffers);
   private readonly cancelled = new Subject<void>();
 
   readonly running = signal<Running | null>(null);
 
   /** The last session's project, or the sample on a first visit. */
   async start(): Promise<void> {
-    const last = await this.engine.api.resume().catch(() => null);
+    this.keeper.start();
+    // What was taken off the list at the last visit goes now.
+    for (const { id } of removedProjects()) void this.engine.api.removeStored(id);
+    setRemoved([]);
+    const last = await this.engine.api.resume(this.keeper.leftovers()).catch(() => null);
     if (last) {
       this.keeper.session = last.session;
       this.store.open(last, last.session.figures[last.project.id]);
     } else await this.openSample();
-    this.keeper.start();
   }
 
   async openSample(): Promise<void> {
@@ -56,39 +61,48 @@ export class Opener {
     else this.notices.fault('This project can no longer be read. It was left as it is.');
   }
 
-  /** A CSV, or a project file that was handed over. */
+  /** A file of any known kind: a table, or a project that was handed over. */
   async openFile(file: File): Promise<void> {
-    if (/\.json$/i.test(file.name)) await this.openProjectFile(await file.text(), file.name);
-    else await this.openTable(file, file.name);
+    await this.openBlob(file, file.name);
   }
 
   async openText(text: string): Promise<void> {
-    if (/^\s*\{\s*"format"/.test(text)) await this.openProjectFile(text, 'pasted project');
-    else await this.openTable(new Blob([text]), 'pasted rows');
+    await this.openBlob(new Blob([text]), 'pasted rows');
+  }
+
+  /** Opens rows from a box; what is wrong with them is given back in words, for the box to tell beside its field. */
+  async openRows(text: string): Promise<string | null> {
+    let fault: string | null = null;
+    await this.openBlob(new Blob([text]), 'pasted rows', problems => (fault = problems.map(messageFor).join(' ')));
+    return fault;
   }
 
   cancel(): void {
     this.cancelled.next();
   }
 
-  private async openProjectFile(text: string, name: string): Promise<void> {
-    const opened = await this.engine.api.openFile(text);
-    if (!opened.ok) return this.complain(`${name} was not opened.`, opened.problems);
-    this.put(opened.value);
-    this.notices.done(`Opened ${opened.value.project.name}.`);
-  }
-
-  private async openTable(file: Blob, name: string): Promise<void> {
-    const result = await this.parse(file, name);
+  private async openBlob(
+    file: Blob,
+    name: string,
+    refuse = (problems: readonly Problem[]): void => this.complain(`${name} was not opened.`, problems),
+  ): Promise<void> {
+    const id = crypto.randomUUID();
+    const result = await this.parse(file, name, id);
     if (!result) return this.notices.done(`Opening ${name} was cancelled. Nothing was changed.`);
-    if (!result.ok) return this.complain(`${name} was not opened.`, result.problems);
-    await this.take(result.value, name);
+    if (!result.ok) return void refuse(result.problems);
+    if (result.value.kind === 'table') return this.take(result.value, name, id);
+    const { opened } = result.value;
+    const { notes = [] } = opened;
+    this.put(opened);
+    this.notices.done(`Opened ${opened.project.name}.${notes.length ? ' Some things were left out:' : ''}`, {
+      details: notes.map(messageFor),
+    });
   }
 
-  private async parse(file: Blob, name: string): Promise<Result<ImportedTable> | null> {
-    let result: Result<ImportedTable> | null = null;
+  private async parse(file: Blob, name: string, id: string): Promise<Result<Arrived> | null> {
+    let result: Result<Arrived> | null = null;
     this.running.set({ name, share: 0 });
-    const steps = this.engine.import(file, name).pipe(
+    const steps = this.engine.import(file, name, id).pipe(
       tap(step => (step.kind === 'progress' ? this.running.set({ name, share: step.share }) : (result = step.result))),
       takeUntil(this.cancelled),
     );
@@ -100,35 +114,38 @@ export class Opener {
   }
 
   /** The sample stays the sample: a first table of one's own starts a project of its own. */
-  private async take({ table, notes }: ImportedTable, name: string): Promise<void> {
-    const id = crypto.randomUUID();
-    const info = await this.engine.api.addTable(id, transfer(table, buffersOf(table)));
-    const { firstFigure, PROJECT_VERSION } = await import('./figure-making');
-    const figure = firstFigure(crypto.randomUUID(), wordsOf(id, info));
-    if (this.store.snapshot?.history.project.id === SAMPLE_ID) this.startProject(PROJECT_VERSION, id, info, figure);
-    else this.addToProject(id, table.name, info, figure);
-    const rows = `${info.rowCount.toLocaleString('en')} rows and ${info.columns.length} columns`;
+  private async take(
+    { file: { notes, units, readings }, info }: Extract<Arrived, { kind: 'table' }>,
+    name: string,
+    id: string,
+  ): Promise<void> {
+    const { firstFigures, PROJECT_VERSION } = await import('./figure-making');
+    const first = firstFigures(crypto.randomUUID(), { ...wordsOf(id, info), units });
+    const { figure } = first;
+    const doc: TableDoc = { id, name: info.name, units, edits: [], derived: [], readings };
+    if (this.store.snapshot?.history.project.id === SAMPLE_ID) await this.startProject(PROJECT_VERSION, doc, figure);
+    else this.addToProject(doc, info, figure);
+    this.offers.offer(first);
+    const rows = `${info.rowCount.toLocaleString('en')} rows and ${info.columns.length.toLocaleString('en')} columns`;
     this.notices.done(`Opened ${name}: ${rows}.${notes.length ? ' Some things were mended:' : ''}`, { details: notes.map(messageFor) });
   }
 
-  private startProject(version: Project['version'], id: string, info: SourceInfo, figure: Figure): void {
-    const { name } = info;
-    const tables = [{ id, name, units: {}, edits: [], derived: [] }];
+  private async startProject(version: Project['version'], table: TableDoc, figure: Figure): Promise<void> {
+    const { name } = table;
     const project: Project = {
       version,
       id: crypto.randomUUID(),
       name,
-      tables,
+      tables: [table],
       figures: [figure],
       formats: [],
       pictures: [],
     };
-    this.put({ project, sources: { [id]: info } });
+    this.put(await this.engine.api.start(project));
   }
 
-  private addToProject(id: string, name: string, info: SourceInfo, figure: Figure): void {
-    this.store.addSource(id, info);
-    const table = { id, name, units: {}, edits: [], derived: [] };
+  private addToProject(table: TableDoc, info: SourceInfo, figure: Figure): void {
+    this.store.addSource(table.id, info);
     this.store.apply({
       kind: 'all',
       edits: [
@@ -147,4 +164,5 @@ export class Opener {
   }
 }
 
-export const wordsOf = (id: string, { name, rowCount, columns }: SourceInfo): TableWords => ({ id, name, rowCount, units: {}, columns });
+/** What a first figure may know of a table that has just come. */
+export const wordsOf = (id: string, { name, rowCount, columns }: SourceInfo): TableFacts => ({ id, name, rowCount, units: {}, columns });

@@ -1,20 +1,36 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { ApplicationRef, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import type { Picture } from 'core/plan';
-import type { Figure, Project } from 'core/project';
+import type { Derived, Figure, Project } from 'core/document';
+import type { Livery, Picture } from 'core/plan';
+import type { Writing } from 'core/words';
 import type { Problem } from 'core/result';
-import { combineLatest, distinctUntilChanged, filter, map, scan, shareReplay, switchMap, type Observable } from 'rxjs';
-import type { PictureAsk } from './engine-api';
+import type { CellEdit } from 'core/table';
+import type { PictureAnswer, PictureNews } from 'engine';
+import { combineLatest, distinctUntilChanged, filter, map, scan, shareReplay, tap, type Observable } from 'rxjs';
 import { EngineClient } from './engine-client';
+import { oneAtATime } from './one-at-a-time';
 import { ProjectStore, type OpenState } from './project-store';
 import { Theme } from './theme';
 
+/** What a picture is made from, as it stood when it was asked for. */
+export interface PictureNeed {
+  readonly figure: Figure;
+  readonly table: { readonly id: string; readonly edits: readonly CellEdit[]; readonly derived: readonly Derived[] };
+  readonly writing: Writing;
+  readonly livery: Livery;
+}
+
 /** A picture with what it was computed from, and what stands in the way of a newer one. */
 export interface Shown {
-  readonly ask: PictureAsk;
+  readonly ask: PictureNeed;
   readonly picture: Picture | null;
   readonly problems: readonly Problem[];
+  /** The engine's number of the picture. */
+  readonly number: number | null;
 }
+
+// So long a picture that a newer one waits for is worked on, in milliseconds: a drag is drawn as it goes, a change of mind is not held up.
+const PATIENCE_MS = 150;
 
 /** Keeps the picture of the figure on the stage in step with the project. A figure that fails keeps its last good state. */
 @Injectable({ providedIn: 'root' })
@@ -24,57 +40,63 @@ export class PictureStore {
 
   /** The row of the frame that pointer or keyboard is on, in figure and ledger alike. */
   readonly pointedRow = signal<number | null>(null);
+  private last: Shown | null = null;
 
   readonly shown$: Observable<Shown> = combineLatest([this.store.open$, toObservable(inject(Theme).livery)]).pipe(
     map(([open, livery]) => ({ need: needOf(open), livery })),
     distinctUntilChanged((a, b) => a.livery === b.livery && sameNeed(a.need, b.need)),
     map(({ need, livery }) => need && { ...need, livery }),
     filter(ask => ask !== null),
-    switchMap(async ask => ({ ask, result: await this.engine.api.picture(ask) })),
-    scan<{ ask: PictureAsk; result: Awaited<ReturnType<EngineClient['api']['picture']>> }, Shown | null>((last, { ask, result }) => {
-      if (result.ok) return { ask, picture: result.value, problems: [] };
-      return { ask, picture: last?.ask.figure.id === ask.figure.id ? last.picture : null, problems: result.problems };
-    }, null),
+    oneAtATime<PictureNeed, PictureAnswer>({
+      ask: need => this.answerTo(need),
+      patience: PATIENCE_MS,
+      hurry: () => void this.engine.api.giveUp(),
+    }),
+    scan(shownAfter, null as Shown | null),
     filter(shown => shown !== null),
+    tap(shown => (this.last = shown)),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
+
+  constructor() {
+    const app = inject(ApplicationRef);
+    // In the task that brought the answer, not in the next frame's: what a frame lays out and paints is enough for one task.
+    this.shown$.subscribe(() => queueMicrotask(() => app.tick()));
+  }
+
+  private async answerTo({ figure, livery }: PictureNeed): Promise<PictureAnswer> {
+    const have = this.last?.ask.figure.id === figure.id ? this.last.number : null;
+    try {
+      return await this.engine.api.picture({ figure: figure.id, livery, have });
+    } catch (error) {
+      return { kind: 'problems', problems: [{ code: 'engine-fault', words: String(error) }] };
+    }
+  }
 }
 
-const NO_AXIS = { zero: 'auto', low: null, high: null, numbers: true } as const;
+/** What shows after an answer: a figure that fails keeps the last picture of its own. */
+function shownAfter(
+  last: Shown | null,
+  { question, answer }: { readonly question: PictureNeed; readonly answer: PictureAnswer },
+): Shown | null {
+  const own = last?.ask.figure.id === question.figure.id ? last : null;
+  switch (answer.kind) {
+    case 'given-up':
+      return last;
+    case 'problems':
+      return { ask: question, picture: own?.picture ?? null, problems: answer.problems, number: own?.number ?? null };
+    case 'picture':
+      return { ask: question, picture: pictureFrom(answer.news, own?.picture ?? null), problems: [], number: answer.news.number };
+  }
+}
 
-/** Nothing is shown yet. */
-export const EMPTY_SHOWN: Shown = {
-  ask: {
-    figure: {
-      id: '',
-      name: '',
-      data: {
-        table: '',
-        category: '',
-        step: null,
-        series: null,
-        panel: null,
-        measures: [],
-        helpers: [],
-        filters: [],
-        order: { by: 'table' },
-        whatIfs: [],
-      },
-      shape: { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' },
-      cues: [],
-      scales: { gridlines: true, unit: null, decimals: null, axes: { first: NO_AXIS, second: NO_AXIS }, between: 'free' },
-      words: { title: '', subtitle: '' },
-      view: 'cued',
-    },
-    table: { id: '', edits: [], derived: [] },
-    writing: { units: {}, formats: [] },
-    livery: { ground: '', ink: '', soft: '', hair: '', base: '', series: [], quiet: '', colours: {}, font: '' },
-  },
-  picture: null,
-  problems: [],
-};
+/** A picture out of what is new in it and what was there before. */
+function pictureFrom({ frame, applied, plans, drawn, withoutValue }: PictureNews, before: Picture | null): Picture | null {
+  const [whole, cues] = [frame ?? before?.frame, applied ?? before?.applied];
+  return whole && cues ? { frame: whole, applied: cues, plans, drawn, withoutValue } : null;
+}
 
-type Need = Omit<PictureAsk, 'livery'> | null;
+type Need = Omit<PictureNeed, 'livery'> | null;
 
 function needOf({ history, figure }: OpenState): Need {
   const found = history.project.figures.find(item => item.id === figure);
@@ -82,7 +104,7 @@ function needOf({ history, figure }: OpenState): Need {
 }
 
 /** What the engine needs to draw a figure of a project. */
-export function askOf(project: Project, found: Figure): NonNullable<Need> {
+function askOf(project: Project, found: Figure): NonNullable<Need> {
   const table = project.tables.find(item => item.id === found.data.table);
   return {
     figure: found,
@@ -91,9 +113,9 @@ export function askOf(project: Project, found: Figure): NonNullable<Need> {
   };
 }
 
-const NO_EDITS: PictureAsk['table']['edits'] = [];
-const NO_COLUMNS: PictureAsk['table']['derived'] = [];
-const NO_UNITS: PictureAsk['writing']['units'] = {};
+const NO_EDITS: PictureNeed['table']['edits'] = [];
+const NO_COLUMNS: PictureNeed['table']['derived'] = [];
+const NO_UNITS: PictureNeed['writing']['units'] = {};
 
 function sameNeed(a: Need, b: Need): boolean {
   if (a === b) return true;

@@ -1,14 +1,28 @@
 import { Injectable } from '@angular/core';
-import { orderDerived, type Edit } from 'core/document';
-import { type Figure, type Project, type TableDoc, type TableWords } from 'core/project';
-import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable } from 'rxjs';
-import type { OpenedProject, SourceInfo, TableAsk } from './engine-api';
-import { historyOf, moveHistory, type History, type HistoryMove } from './history';
+import {
+  confirm,
+  following,
+  historyOf,
+  propose,
+  refuse,
+  type Edit,
+  type Entry,
+  type Following,
+  type History,
+  type HistoryMove,
+  type Proposal,
+} from 'core/document/edits';
+import type { TableFacts } from 'core/brief';
+import type { Derived, Figure, Project, TableDoc } from 'core/document';
+import { BehaviorSubject, distinctUntilChanged, filter, from, map, of, Subject, switchMap, type Observable } from 'rxjs';
+import type { OpenedProject, SourceInfo, Sources } from 'engine';
 
 /** What is open: the project with its history, its sources, and the figure on the stage. */
 export interface OpenState {
   readonly history: History;
-  readonly sources: Readonly<Record<string, SourceInfo>>;
+  /** The history with what of it the journal has. */
+  readonly following: Following;
+  readonly sources: Sources;
   readonly figure: string | null;
 }
 
@@ -17,15 +31,19 @@ export interface OpenState {
 export class ProjectStore {
   private readonly state = new BehaviorSubject<OpenState | null>(null);
 
+  private readonly proposed = new Subject<Proposal>();
+
+  /** What is done here, in its order. */
+  readonly proposed$: Observable<Proposal> = this.proposed;
   readonly open$: Observable<OpenState> = this.state.pipe(filter(state => state !== null));
   readonly project$: Observable<Project> = this.open$.pipe(
     map(state => state.history.project),
     distinctUntilChanged(),
   );
   readonly figure$: Observable<Figure | null> = this.open$.pipe(map(figureOf), distinctUntilChanged());
-  readonly tables$: Observable<readonly TableWords[]> = this.open$.pipe(
+  readonly tables$: Observable<readonly TableFacts[]> = this.open$.pipe(
     distinctUntilChanged((a, b) => a.history.project.tables === b.history.project.tables && a.sources === b.sources),
-    map(tableWords),
+    switchMap(tableWords),
   );
 
   get snapshot(): OpenState | null {
@@ -36,9 +54,11 @@ export class ProjectStore {
     return this.state.value && figureOf(this.state.value);
   }
 
-  open({ project, sources }: OpenedProject, figure?: string): void {
-    const known = project.figures.some(item => item.id === figure);
-    this.state.next({ history: historyOf(project), sources, figure: known ? (figure as string) : (project.figures[0]?.id ?? null) });
+  open({ project, entries, sources }: OpenedProject, figure?: string): void {
+    const state = confirm(following(historyOf(project)), entries);
+    const { figures } = state.history.project;
+    const known = figures.some(item => item.id === figure);
+    this.state.next({ history: state.history, following: state, sources, figure: known ? (figure as string) : (figures[0]?.id ?? null) });
   }
 
   addSource(id: string, info: SourceInfo): void {
@@ -79,14 +99,22 @@ export class ProjectStore {
     return this.state.value?.history.project.tables.find(table => table.id === id);
   }
 
-  /** A table as the engine is to see it. */
-  tableAsk(id: string): TableAsk {
-    const doc = this.tableDoc(id);
-    return { id, edits: doc?.edits ?? [], derived: doc?.derived ?? [] };
+  /** Takes what the journal holds now: what was done here is kept, what another tab did comes in. */
+  confirm(entries: readonly Entry[], sources: Sources): void {
+    this.change(state => withFigureThere(followedTo(state, confirm(state.following, entries), { ...state.sources, ...sources }), state));
+  }
+
+  /** Takes back what cannot be kept. */
+  refuse(id: string): void {
+    this.change(state => withFigureThere(followedTo(state, refuse(state.following, id), state.sources), state));
   }
 
   private move(move: HistoryMove): void {
-    this.change(state => withFigureThere({ ...state, history: moveHistory(state.history, move) }, state));
+    if (!this.state.value) return;
+    const proposal = { id: crypto.randomUUID(), move };
+    // The engine hears of it before anything asks for what follows from it.
+    this.proposed.next(proposal);
+    this.change(state => withFigureAdded(followedTo(state, propose(state.following, proposal), state.sources), state));
   }
 
   private change(step: (state: OpenState) => OpenState): void {
@@ -94,28 +122,40 @@ export class ProjectStore {
   }
 }
 
+const followedTo = (state: OpenState, now: Following, sources: Sources): OpenState => ({
+  ...state,
+  history: now.history,
+  following: now,
+  sources,
+});
+
 const figureOf = ({ history, figure }: OpenState): Figure | null => history.project.figures.find(item => item.id === figure) ?? null;
 
-/** A figure that an undo brought back goes on the stage; when the one on the stage is gone, its neighbour takes its place. */
+/** A figure that came by what was done here goes on the stage: a new one, or one that undo brought back. */
+function withFigureAdded(state: OpenState, before: OpenState): OpenState {
+  const then = before.history.project.figures;
+  const added = state.history.project.figures.find(figure => !then.some(other => other.id === figure.id));
+  return added ? { ...state, figure: added.id } : withFigureThere(state, before);
+}
+
+/** When the figure on the stage is gone, its neighbour takes its place. */
 function withFigureThere(state: OpenState, before: OpenState): OpenState {
   const now = state.history.project.figures;
-  const then = before.history.project.figures;
-  const added = now.find(figure => !then.some(other => other.id === figure.id));
-  if (added) return { ...state, figure: added.id };
   if (now.some(figure => figure.id === state.figure)) return state;
-  const place = then.findIndex(figure => figure.id === state.figure);
+  const place = before.history.project.figures.findIndex(figure => figure.id === state.figure);
   return { ...state, figure: (now[Math.min(place, now.length - 1)] ?? now[0])?.id ?? null };
 }
 
-function tableWords({ history, sources }: OpenState): TableWords[] {
-  return history.project.tables.flatMap(({ id, name, units, derived }) => {
-    const source = sources[id];
-    if (!source) return [];
-    const scope = new Map(source.columns.map(column => [column.name, column.type]));
-    const more = orderDerived(scope, derived).ordered.map(({ column, typed }) => ({
-      ...column,
-      type: typed.type === 'null' ? ('number' as const) : typed.type,
-    }));
-    return [{ id, name, units, rowCount: source.rowCount, columns: [...source.columns, ...more] }];
-  });
+/** What the brief may know of the tables. Derived columns have the types of their formulas: what reads those is loaded where there are any. */
+function tableWords(state: OpenState): Observable<readonly TableFacts[]> {
+  if (state.history.project.tables.every(({ derived }) => derived.length === 0)) return of(tablesOf(state, columns => columns));
+  return from(import('./derived-words')).pipe(map(({ withDerived }) => tablesOf(state, withDerived)));
 }
+
+type Widen = (columns: SourceInfo['columns'], derived: readonly Derived[]) => TableFacts['columns'];
+
+const tablesOf = ({ history, sources }: OpenState, widen: Widen): TableFacts[] =>
+  history.project.tables.flatMap(({ id, name, units, derived }) => {
+    const source = sources[id];
+    return source ? [{ id, name, units, rowCount: source.rowCount, columns: widen(source.columns, derived) }] : [];
+  });

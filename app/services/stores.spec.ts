@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
-import { type Edit } from 'core/document';
-import { firstFigure, type Figure, type Project } from 'core/project';
-import { historyOf, moveHistory, type History, type HistoryMove } from './history';
+import type { Edit } from 'core/document/edits';
+import { firstFigure } from 'core/brief';
+import { PROJECT_VERSION, type Figure, type Project } from 'core/document';
 import { Notices } from './notices';
 import { ProjectStore } from './project-store';
 
@@ -18,51 +18,22 @@ const table = {
 };
 const figure = (id: string): Figure => ({ ...firstFigure(id, table), name: id });
 const project: Project = {
-  version: 3,
+  version: PROJECT_VERSION,
   id: 'p',
   name: 'one',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
   formats: [],
   pictures: [],
   figures: [figure('a'), figure('b'), figure('c')],
 };
 const sources = { d: { name: 'deliveries', rowCount: 2, columns: table.columns } };
-const rename = (name: string): HistoryMove => ({ kind: 'edit', edit: { kind: 'rename-project', name } });
-
-describe('history', () => {
-  const cases: readonly [name: string, moves: HistoryMove[], now: string, past: number, future: number][] = [
-    ['edits stack up', [rename('two'), rename('three')], 'three', 2, 0],
-    ['undo takes back', [rename('two'), rename('three'), { kind: 'undo' }], 'two', 1, 1],
-    ['redo brings back', [rename('two'), { kind: 'undo' }, { kind: 'redo' }], 'two', 1, 0],
-    ['an edit after undo forgets what was undone', [rename('two'), { kind: 'undo' }, rename('four')], 'four', 1, 0],
-    ['nothing to undo', [{ kind: 'undo' }], 'one', 0, 0],
-    ['nothing to redo', [rename('two'), { kind: 'redo' }], 'two', 1, 0],
-    [
-      'unlimited',
-      [...Array.from({ length: 500 }, (_, i) => rename(`n${i}`)), ...Array.from({ length: 500 }, (): HistoryMove => ({ kind: 'undo' }))],
-      'one',
-      0,
-      500,
-    ],
-  ];
-  for (const [name, moves, now, past, future] of cases)
-    it(name, () => {
-      const end = moves.reduce<History>(moveHistory, historyOf(project));
-      expect([end.project.name, end.past.length, end.future.length]).toEqual([now, past, future]);
-    });
-  it('undoing everything gives the very project that was opened', () => {
-    const end = [rename('x'), { kind: 'undo' } as const].reduce<History>(moveHistory, historyOf(project));
-    expect(end.project).toBe(project);
-    expect(end.future[0]?.words).toBe('renamed the project to x');
-  });
-});
 
 describe('the project store', () => {
   let store: ProjectStore;
   beforeEach(() => {
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
     store = TestBed.inject(ProjectStore);
-    store.open({ project, sources }, 'b');
+    store.open({ project, entries: [], sources }, 'b');
   });
 
   const cases: readonly [name: string, act: (store: ProjectStore) => void, figures: string[], shown: string | null][] = [
@@ -95,7 +66,7 @@ describe('the project store', () => {
     let names: string[] = [];
     store.tables$.subscribe(list => (names = list.map(item => `${item.name} ${item.rowCount}`)));
     store.addSource('t', { name: 'tanks', rowCount: 9, columns: [] });
-    store.apply({ kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [] } });
+    store.apply({ kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [], readings: {} } });
     expect(names).toEqual(['deliveries 2', 'tanks 9']);
   });
 });
@@ -119,13 +90,18 @@ describe('notices', () => {
     for (const text of ['1', '2', '3', '4']) notices.fault(text);
     expect(notices.shown().map(notice => notice.text)).toEqual(['2', '3', '4']);
   });
-  it('its undo runs once; leaving without it runs what was held back', () => {
+  it('one that can be undone stays for twenty seconds that it can be read in; its undo runs once', () => {
     const ran: string[] = [];
-    notices.done('a', { undo: () => ran.push('undo a'), left: () => ran.push('left a') });
-    notices.done('b', { undo: () => ran.push('undo b'), left: () => ran.push('left b') });
+    notices.done('a', { undo: () => ran.push('undo a') });
+    notices.done('b', { undo: () => ran.push('undo b') });
     notices.takeUndo(notices.shown()[0]!);
-    jasmine.clock().tick(8_001);
-    expect(ran).toEqual(['undo a', 'left b']);
+    jasmine.clock().tick(19_000);
+    expect([ran, notices.shown().length]).toEqual([['undo a'], 1]);
+    notices.held.set(true);
+    jasmine.clock().tick(60_000);
+    expect(notices.shown().length).toBe(1);
+    notices.held.set(false);
+    jasmine.clock().tick(1_001);
     expect(notices.shown()).toEqual([]);
   });
 });

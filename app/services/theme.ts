@@ -2,29 +2,39 @@ import { computed, effect, Injectable, signal } from '@angular/core';
 import { COLOUR_NAMES } from 'core/glyph';
 import type { Livery } from 'core/plan';
 
+/** How the page is dressed. */
 export type ThemeChoice = 'light' | 'dark';
 
 const KEY = 'cowbell-theme';
+const DARK = matchMedia('(prefers-color-scheme: dark)');
 
 /** Light or dark, and the livery that figures wear in it: both read the variables of tokens.css. */
 @Injectable({ providedIn: 'root' })
 export class Theme {
-  readonly choice = signal<ThemeChoice>(storedChoice());
+  /** What the analyst chose; null follows the system, and its changes. */
+  private readonly chosen = signal<ThemeChoice | null>(storedChoice());
+  private readonly system = signal<ThemeChoice>(themeOf(DARK.matches));
+  readonly choice = computed(() => this.chosen() ?? this.system());
   readonly livery = computed(() => readLivery(this.choice()));
 
   constructor() {
-    effect(() => localStorage.setItem(KEY, this.choice()));
+    effect(() => {
+      const chosen = this.chosen();
+      if (chosen) localStorage.setItem(KEY, chosen);
+    });
+    DARK.addEventListener('change', ({ matches }) => this.system.set(themeOf(matches)));
   }
 
   toggle(): void {
-    this.choice.update(choice => (choice === 'light' ? 'dark' : 'light'));
+    this.chosen.set(themeOf(this.choice() === 'light'));
   }
 }
 
-function storedChoice(): ThemeChoice {
+const themeOf = (isDark: boolean): ThemeChoice => (isDark ? 'dark' : 'light');
+
+function storedChoice(): ThemeChoice | null {
   const stored = localStorage.getItem(KEY);
-  if (stored === 'light' || stored === 'dark') return stored;
-  return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
+  return stored === 'light' || stored === 'dark' ? stored : null;
 }
 
 /** Dresses the page in a theme and reads its colours as the browser resolved them. */
@@ -40,6 +50,7 @@ export function readLivery(choice: ThemeChoice): Livery {
     base: read('figure-base'),
     series: [1, 2, 3, 4, 5, 6].map(place => read(`series-${place}`)),
     quiet: read('figure-quiet'),
+    quietSeries: [read('figure-quiet'), ...[2, 3, 4, 5, 6].map(place => read(`series-quiet-${place}`))],
     colours: Object.fromEntries(COLOUR_NAMES.map(name => [name, read(`cue-${name}`)])),
     font: read('font-figure'),
   };

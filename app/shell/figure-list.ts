@@ -1,90 +1,84 @@
-import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
+import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Figure } from 'core/project';
-import { Notices } from '../services/notices';
+import { FigureChooser } from '../library/figure-chooser';
+import { FigureActions } from '../services/figure-actions';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 
-/** The project's figures by name: go to one, make one, rename, duplicate, remove. */
+/** The figure on the stage by name, with its place among the others; the way to the one before, the next, and the list of all. */
 @Component({
   selector: 'cb-figure-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Icon, Sheet],
-  host: { class: 'flex min-w-0 items-center gap-1', role: 'navigation', 'aria-label': 'Figures' },
+  imports: [FigureChooser, Icon, Sheet],
+  host: { class: 'flex min-w-0 items-center', role: 'navigation', 'aria-label': 'Figures' },
   template: `
-    <div class="flex min-w-0 items-center gap-1 overflow-x-auto px-1 py-1">
-      @for (item of figures(); track item.id) {
-        <button
-          type="button"
-          class="act max-w-52 shrink-0"
-          [class]="item.id === figure()?.id ? 'bg-raised font-semibold' : 'text-soft'"
-          [attr.aria-current]="item.id === figure()?.id ? 'page' : null"
-          (click)="store.show(item.id)"
-        >
-          <span class="truncate">{{ item.name }}</span>
-        </button>
-      }
-    </div>
     @if (figure(); as now) {
-      <button #more="cbSheet" class="act shrink-0 px-1.5" [cbSheet]="menu" sheetLabel="Figure" [attr.aria-label]="'More for ' + now.name">
-        <cb-icon name="ellipsis" />
+      <button
+        type="button"
+        class="act px-1"
+        aria-label="Previous figure"
+        aria-keyshortcuts="Alt+PageUp"
+        title="Previous figure (Alt+Page up)"
+        [attr.aria-disabled]="figures().length < 2"
+        (click)="actions.step(-1)"
+      >
+        <cb-icon name="chevron-left" />
       </button>
-      <ng-template #menu let-close>
-        <form class="flex gap-1 p-1" (submit)="$event.preventDefault(); rename(now, field.value); close()">
-          <input #field class="field" maxlength="120" aria-label="Name of the figure" [value]="now.name" />
-          <button type="submit" class="act">Rename</button>
-        </form>
-        <button type="button" class="row" (click)="close(); duplicate(now)"><cb-icon name="copy" />Duplicate</button>
-        <button type="button" class="row" (click)="close(); remove(now)"><cb-icon name="trash" />Remove</button>
+      <button #list="cbSheet" class="act min-w-0" [cbSheet]="chooser" sheetLabel="Figures" data-figures [title]="now.name">
+        <span class="truncate font-semibold" aria-current="page">{{ now.name }}</span>
+        <span class="shrink-0 text-small text-soft">{{ place() }}</span><span class="sr-only">. Choose another figure</span>
+        <cb-icon name="chevron-down" />
+      </button>
+      <ng-template #chooser let-close>
+        @defer (on immediate) {
+          <cb-figure-chooser (done)="close()" />
+        } @placeholder {
+          <p class="sheet-head w-[26rem]" tabindex="0">Loading the figures…</p>
+        }
       </ng-template>
+      <button
+        type="button"
+        class="act px-1"
+        aria-label="Next figure"
+        aria-keyshortcuts="Alt+PageDown"
+        title="Next figure (Alt+Page down)"
+        [attr.aria-disabled]="figures().length < 2"
+        (click)="actions.step(1)"
+      >
+        <cb-icon name="chevron-right" />
+      </button>
     }
-    <button type="button" class="act shrink-0 text-soft" [disabled]="tables().length === 0" (click)="create()">
-      <cb-icon name="plus" />New figure
-    </button>
+    @if (!walkOnly()) {
+      <button
+        type="button"
+        class="bar-more act ml-1 shrink-0 text-soft"
+        aria-label="New figure"
+        title="New figure"
+        [disabled]="tables().length === 0"
+        (click)="actions.create()"
+      >
+        <cb-icon name="plus" /><span class="bar-words">New figure</span>
+      </button>
+    }
   `,
 })
 export class FigureList {
-  protected readonly store = inject(ProjectStore);
-  private readonly notices = inject(Notices);
+  /** The way from figure to figure alone. */
+  readonly walkOnly = input(false, { transform: booleanAttribute });
+  private readonly store = inject(ProjectStore);
+  protected readonly actions = inject(FigureActions);
   private readonly project = toSignal(this.store.project$);
-  private readonly more = viewChild<Sheet>('more');
+  private readonly list = viewChild<Sheet>('list');
   protected readonly tables = toSignal(this.store.tables$, { initialValue: [] });
   protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
   protected readonly figures = computed(() => this.project()?.figures ?? []);
+  protected readonly place = computed(() => {
+    const at = this.figures().findIndex(item => item.id === this.figure()?.id);
+    return `${at + 1} of ${this.figures().length}`;
+  });
 
-  /** A first sensible figure of the table that is on the stage. */
-  async create(): Promise<void> {
-    const table = this.tables().find(item => item.id === this.figure()?.data.table) ?? this.tables()[0];
-    if (!table) return;
-    const { firstFigure } = await import('../services/figure-making');
-    const figure = firstFigure(crypto.randomUUID(), table);
-    this.store.addFigure({ ...figure, name: this.freeName(figure.name) });
-  }
-
-  duplicate(figure: Figure): void {
-    this.store.addFigure({ ...figure, id: crypto.randomUUID(), name: this.freeName(figure.name) });
-  }
-
-  remove(figure: Figure): void {
-    const at = this.figures().indexOf(figure);
-    this.store.apply({ kind: 'remove-figure', figure: figure.id });
-    this.notices.done(`Removed ${figure.name}.`, { undo: () => this.store.apply({ kind: 'add-figure', figure, at }) });
-  }
-
-  openMenu(): void {
-    this.more()?.open();
-  }
-
-  protected rename(figure: Figure, text: string): void {
-    const name = text.trim();
-    if (name && name !== figure.name) this.store.apply({ kind: 'change-figure', figure: figure.id, change: { name } });
-  }
-
-  private freeName(name: string): string {
-    const taken = new Set(this.figures().map(figure => figure.name));
-    let free = name;
-    for (let n = 2; taken.has(free); n++) free = `${name} ${n}`;
-    return free;
+  openList(): void {
+    this.list()?.open();
   }
 }

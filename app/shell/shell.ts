@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  Injector,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { PngSize } from 'plot';
 import { Brief } from '../brief/brief';
-import { FormulaWriting } from '../brief/formula-writing';
 import { FormulaDeskPanel } from '../desk/formula-desk';
 import { Handover } from '../handover/handover';
 import { Ledger } from '../ledger/ledger';
@@ -10,16 +20,32 @@ import { Gallery } from '../library/gallery';
 import { Library } from '../library/library';
 import { FormulaDesk } from '../services/formula-desk';
 import { Keeper } from '../services/keeper';
+import { FigureActions } from '../services/figure-actions';
+import { Notices } from '../services/notices';
 import { Opener } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
+import { PANE_LIMITS, Room, type Pane } from '../services/room';
 import { Theme } from '../services/theme';
 import { Stage } from '../stage/stage';
+import { Divider, type Divided } from '../ui/divider';
+import { FocusHome } from '../ui/focus-home';
+import { ROOT_ZOOM } from '../ui/root-zoom';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 import { CommandSearch, type Command } from './command-search';
 import { FigureList } from './figure-list';
+import { KeyList } from './key-list';
 import { NoticeList } from './notice-list';
 import { isTyping, shortcutOf } from './shortcuts';
+
+// What analysts call the things that cues do.
+const CUE_WORDS =
+  'mark highlight biggest smallest largest lowest highest rank top average mean limit threshold negative plan target error bars show values labels outlier trend running colour';
+
+/** Opens what a button of the brief or the stage opens, beside it. */
+const press = (what: string): void => document.querySelector<HTMLElement>(`[data-acts="${what}"]`)?.click();
+
+const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
 
 const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: string }[] = [
   { scale: 1, words: 'for the screen' },
@@ -31,9 +57,9 @@ const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: s
 @Component({
   selector: 'cb-shell',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brief, CommandSearch, FigureList, FormulaDeskPanel, Gallery, Icon, Ledger, Library, NoticeList, Sheet, Stage],
+  imports: [Brief, CommandSearch, Divider, FigureList, FormulaDeskPanel, Gallery, Icon, KeyList, Ledger, Library, NoticeList, Sheet, Stage],
   host: {
-    class: 'grid h-screen grid-rows-[auto_1fr] overflow-hidden',
+    class: 'flex h-screen flex-col overflow-hidden',
     '(document:keydown)': 'onKey($event)',
     '(document:paste)': 'onPaste($event)',
     '(dragover)': 'onDrag($event)',
@@ -46,28 +72,36 @@ export class Shell {
   protected readonly store = inject(ProjectStore);
   protected readonly theme = inject(Theme);
   protected readonly handover = inject(Handover);
+  protected readonly room = inject(Room);
+  private readonly figureActions = inject(FigureActions);
   private readonly keeper = inject(Keeper);
-  private readonly writing = inject(FormulaWriting);
+  private readonly notices = inject(Notices);
   protected readonly opener = inject(Opener);
   protected readonly desk = inject(FormulaDesk);
 
   private readonly open = toSignal(this.store.open$);
-  /** By its reference, not its class: the ledger is loaded after the rest. */
+  /** By their references, not their classes: brief and ledger are loaded after the rest. */
   private readonly ledger = viewChild<Ledger>('ledger');
+  protected readonly brief = viewChild<Brief>('brief');
   private readonly library = viewChild<Sheet>('library');
   private readonly naming = viewChild<Sheet>('naming');
+  private readonly panes = viewChild.required<ElementRef<HTMLElement>>('main');
   private readonly search = viewChild(CommandSearch);
+  private readonly keyList = viewChild<Sheet>('keyList');
   private readonly figures = viewChild(FigureList);
 
   protected readonly pngScales = PNG_SCALES;
   protected readonly dropping = signal(false);
   /** All figures as pictures lie over the screen. */
   protected readonly gallery = signal(false);
+  private readonly figureNames = computed(() => this.open()?.history.project.figures ?? []);
+  private readonly figureName = computed(() => this.figureNames().find(({ id }) => id === this.open()?.figure)?.name ?? '');
   protected readonly projectName = computed(() => this.open()?.history.project.name ?? '');
   protected readonly undoWords = computed(() => this.open()?.history.past.at(-1)?.words ?? null);
   protected readonly redoWords = computed(() => this.open()?.history.future[0]?.words ?? null);
   protected readonly savedWords = computed(() => {
     const at = this.keeper.savedAt();
+    if (this.keeper.fails()) return 'not kept here';
     return at === null
       ? 'saving…'
       : `saved ${new Date(at).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit', hour12: false })}`;
@@ -76,30 +110,93 @@ export class Shell {
   protected readonly commands = computed((): Command[] => [
     { name: 'Undo', keys: 'Ctrl+Z', run: () => this.store.undo() },
     { name: 'Redo', keys: 'Ctrl+Shift+Z', run: () => this.store.redo() },
-    { name: 'Go to the brief', keys: 'Alt+1', run: () => this.focus('brief') },
-    { name: 'Go to the figure', keys: 'Alt+2', run: () => this.focus('stage') },
-    { name: 'Go to the ledger', keys: 'Alt+3', run: () => this.focus('ledger') },
-    { name: 'Open a file or paste rows', run: () => this.library()?.open() },
+    { name: 'Go to the brief', search: 'sentences shortcut keys', keys: 'Alt+1', run: () => this.focus('brief') },
+    { name: 'Go to the figure', search: 'stage chart shortcut keys', keys: 'Alt+2', run: () => this.focus('stage') },
+    { name: 'Go to the ledger', search: 'numbers table grid sql formula check', keys: 'Alt+3', run: () => this.focus('ledger') },
+    { name: 'Open a file or paste rows', search: 'import csv load join merge data table', run: () => this.library()?.open() },
     { name: 'Open the sample project', run: () => void this.opener.openSample() },
     { name: 'Look through the gallery', run: () => this.gallery.set(true) },
-    { name: 'New figure', run: () => void this.figures()?.create() },
-    { name: 'Rename, duplicate or remove this figure', run: () => this.figures()?.openMenu() },
-    { name: 'Compute a column', run: () => this.write('derived') },
-    { name: 'Add a helper column', run: () => this.write('helper') },
-    { name: 'Add a measure by formula', run: () => this.write('measure') },
+    { name: 'New figure', run: () => void this.figureActions.create() },
+    { name: 'Choose, rename, duplicate, move or remove a figure', run: () => this.figures()?.openList() },
+    { name: 'Previous figure', keys: 'Alt+Page up', run: () => this.figureActions.step(-1) },
+    { name: 'Next figure', keys: 'Alt+Page down', run: () => this.figureActions.step(1) },
+    { name: 'Show the figure alone', search: 'meeting full screen present', keys: 'Alt+0', run: () => this.showAlone(true) },
+    ...(['brief', 'ledger'] as const).map(pane => ({
+      name: this.room.folded()[pane] ? `Show the ${pane}` : `Fold the ${pane} away`,
+      search: 'room hide wider',
+      run: () => this.room.fold(pane, !this.room.folded()[pane]),
+    })),
+    { name: 'Give brief and ledger their usual room', search: 'divider size wider', run: () => this.usualRoom() },
+    { name: 'Add measures', search: 'columns series', run: () => press('measures') },
+    { name: 'Add a filter', search: 'keep rows top largest range', run: () => press('filter') },
+    { name: 'Number formats', search: 'decimals percent unit thousands', run: () => press('formats') },
+    { name: 'Small pictures', search: 'glyph icon own', run: () => press('pictures') },
+    { name: 'Compute a column', search: 'formula sql derived join', run: () => this.write('derived') },
+    { name: 'Add a helper column', search: 'formula sql window', run: () => this.write('helper') },
+    { name: 'Add a measure by formula', search: 'sql aggregate ratio', run: () => this.write('measure') },
+    { name: 'See all keys', search: 'shortcut keyboard help', keys: '?', run: () => this.keyList()?.open() },
     { name: 'Rename the project', run: () => this.naming()?.open() },
     { name: 'Show plain', run: () => this.store.changeFigure({ view: 'plain' }) },
     { name: 'Show cued', run: () => this.store.changeFigure({ view: 'cued' }) },
     { name: 'Show both', run: () => this.store.changeFigure({ view: 'both' }) },
-    ...PNG_SCALES.map(({ scale }) => ({ name: `Hand over PNG ${scale}×`, run: () => void this.handover.png(scale) })),
-    { name: 'Hand over CSV of the ledger', run: () => void this.handover.csv() },
-    { name: 'Hand over the project file', run: () => void this.handover.project() },
+    ...PNG_SCALES.map(({ scale }) => ({
+      name: `Hand over PNG ${scale}×`,
+      search: 'export picture image svg save download',
+      run: () => void this.handover.png(scale),
+    })),
+    { name: 'Hand over CSV of the ledger', search: 'export numbers sql save download', run: () => void this.handover.csv() },
+    { name: 'Hand over the project file', search: 'export json save download share', run: () => void this.handover.project() },
     { name: this.theme.choice() === 'light' ? 'Switch to dark' : 'Switch to light', run: () => this.theme.toggle() },
+    { name: 'Add a cue', search: CUE_WORDS, run: () => this.brief()?.addCue() },
+    ...this.figureNames().map(({ id, name }) => ({
+      name: `Show ${name}`,
+      search: 'figure',
+      onlyFound: true,
+      run: () => this.store.show(id),
+    })),
+    ...(this.ledger()?.helperNames() ?? []).flatMap(name => [
+      { name: `Formula of ${name}`, search: 'helper column', onlyFound: true, run: () => this.ledger()?.showFormulaOf(name) },
+      { name: `Copy ${name} as SQL`, search: 'helper column export', onlyFound: true, run: () => this.ledger()?.copySqlOf(name) },
+    ]),
+    ...(this.brief()?.settings() ?? []).map(({ key, about, search }) => ({
+      name: about,
+      search,
+      onlyFound: true,
+      run: () => this.brief()?.openWord(key),
+    })),
   ]);
+
+  /** What the bar has no room for in a small window. */
+  protected readonly more = computed(() => {
+    const names = ['Undo', 'Redo', 'Look through the gallery', 'New figure', 'Show the figure alone', 'Switch to dark', 'Switch to light'];
+    return this.commands().filter(({ name }) => names.includes(name));
+  });
 
   constructor() {
     this.theme.livery();
+    inject(FocusHome).watch();
+    const injector = inject(Injector);
+    void import('../services/announcements').then(({ Announcements }) => injector.get(Announcements));
+    effect(() => {
+      const names = [this.figureName(), this.projectName(), 'Cowbell'];
+      document.title = names.filter(Boolean).join(' · ');
+    });
+    effect(() => {
+      const fails = this.keeper.fails();
+      untracked(() => this.sayWhetherKept(fails));
+    });
     void this.opener.start();
+  }
+
+  private wasKept = true;
+
+  private sayWhetherKept(fails: boolean): void {
+    if (fails)
+      this.notices.fault('This browser does not keep what you do. It stays in this tab while that is open, and is tried again.', {
+        act: { label: 'Hand over the project file', run: () => void this.handover.project() },
+      });
+    else if (!this.wasKept) this.notices.done('The browser keeps the project again.');
+    this.wasKept = !fails;
   }
 
   protected renameProject(text: string): void {
@@ -108,9 +205,12 @@ export class Shell {
   }
 
   protected onKey(event: KeyboardEvent): void {
+    if (this.room.alone() && this.onKeyAlone(event)) return;
+    // The gallery may still be on its way: Escape takes it back all the same.
+    if (event.key === 'Escape' && this.gallery() && !event.defaultPrevented) return this.gallery.set(false);
     const shortcut = shortcutOf(event);
-    // In a field, undo belongs to what is being typed there.
-    if (!shortcut || ((shortcut === 'undo' || shortcut === 'redo') && isTyping(event.target))) return;
+    // In a field these belong to what is being typed there.
+    if (!shortcut || (TYPED.has(shortcut) && isTyping(event.target))) return;
     event.preventDefault();
     const actions = {
       undo: () => this.store.undo(),
@@ -119,8 +219,51 @@ export class Shell {
       brief: () => this.focus('brief'),
       stage: () => this.focus('stage'),
       ledger: () => this.focus('ledger'),
+      previous: () => this.figureActions.step(-1),
+      next: () => this.figureActions.step(1),
+      alone: () => this.showAlone(!this.room.alone()),
+      notice: () => document.querySelector<HTMLElement>('cb-notices > :last-child button')?.focus(),
+      keys: () => this.keyList()?.open(),
     };
     actions[shortcut]();
+  }
+
+  /** Keys of a figure shown alone: Escape leaves, Page up and down go on. */
+  private onKeyAlone(event: KeyboardEvent): boolean {
+    const actions: Readonly<Record<string, () => void>> = {
+      Escape: () => this.showAlone(false),
+      PageUp: () => this.figureActions.step(-1),
+      PageDown: () => this.figureActions.step(1),
+    };
+    const act = event.defaultPrevented || event.altKey ? undefined : actions[event.key];
+    if (!act) return false;
+    event.preventDefault();
+    act();
+    return true;
+  }
+
+  protected showAlone(alone: boolean): void {
+    if (alone && !this.store.figure) return;
+    this.room.alone.set(alone);
+    this.focus('stage');
+  }
+
+  protected divided(pane: Pane): Divided {
+    return { size: this.room.sizes()[pane], ...PANE_LIMITS[pane] };
+  }
+
+  protected readonly briefAt = ({ x }: { readonly x: number }): number => (x - this.main().getBoundingClientRect().left) / ROOT_ZOOM;
+  protected readonly ledgerAt = ({ y }: { readonly y: number }): number => {
+    const { bottom, height } = this.main().getBoundingClientRect();
+    return (bottom - y) / height;
+  };
+
+  private main(): HTMLElement {
+    return this.panes().nativeElement;
+  }
+
+  private usualRoom(): void {
+    for (const pane of ['brief', 'ledger'] as const) this.room.give(pane, PANE_LIMITS[pane].usual);
   }
 
   protected onPaste(event: ClipboardEvent): void {
@@ -148,11 +291,16 @@ export class Shell {
   }
 
   private write(place: 'derived' | 'measure' | 'helper'): void {
-    if (this.store.figure) this.writing[place](this.store.figure, null);
+    this.brief()?.write(place);
+  }
+
+  protected skip(): void {
+    this.focus('brief');
   }
 
   private focus(place: 'brief' | 'stage' | 'ledger'): void {
+    if (place !== 'stage' && this.room.folded()[place]) this.room.fold(place, false);
     if (place === 'ledger') this.ledger()?.focusCells();
-    else document.querySelector<HTMLElement>({ brief: 'cb-brief .token', stage: 'cb-stage canvas' }[place])?.focus();
+    else document.querySelector<HTMLElement>({ brief: 'cb-brief .token', stage: 'cb-figure-canvas canvas' }[place])?.focus();
   }
 }

@@ -1,31 +1,79 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, output, signal, viewChild } from '@angular/core';
-import type { DragTarget, Plan } from 'core/plan';
-import { FigureDrawing, type CanvasPoint, type HoverText, type LineHandle } from 'plot';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import type { BreakEdge, DragTarget, Plan } from 'core/plan';
+import type { HoverText } from 'core/words';
+import { FigureDrawing, type FigurePoint, type LineHandle, type ScenePart } from 'plot';
+import { Announcer } from '../ui/announcer';
+import { ROOT_ZOOM } from '../ui/root-zoom';
+import { FigureParts, type HeadWords } from './figure-parts';
+
+// A card above a mark leaves its label free, in CSS pixels.
+const ABOVE_LABEL = 26;
+
+// A pointer that moved less than this between down and up has clicked, in CSS pixels.
+const STILL = 4;
+
+/** The hover card as one sentence. */
+const spoken = ({ title, lines, why }: HoverText): string =>
+  `${title}: ${lines.map(({ name, value }) => `${name} ${value}`).join(', ')}. ${why}`.trim();
 
 /** A plan on a canvas. Pointer and arrow keys move over its marks; what is under them is told to the outside. */
 @Component({
   selector: 'cb-figure-canvas',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FigureParts],
   host: { class: 'relative block min-h-0 min-w-0' },
   template: `
-    <div class="absolute inset-0">
-      <canvas
-        #canvas
-        tabindex="0"
-        role="img"
-        [attr.aria-label]="plan().title + '. ' + plan().description + ' Arrow keys walk the marks.'"
-        [style.cursor]="handle() ? (plan().lying ? 'ew-resize' : 'ns-resize') : null"
-        (pointerdown)="onDown($event)"
-        (pointerup)="onUp($event)"
-        (pointermove)="onPointer($event)"
-        (pointerleave)="pointed.emit(null)"
-        (keydown)="onKey($event)"
-        (blur)="pointed.emit(null)"
-      ></canvas>
+    <div
+      class="absolute left-0 top-0 h-full w-full origin-top-left"
+      [style.width.%]="zoom === 1 ? null : 100 / zoom"
+      [style.height.%]="zoom === 1 ? null : 100 / zoom"
+      [style.transform]="zoom === 1 ? null : 'scale(' + zoom + ')'"
+    >
+      <div class="absolute inset-0">
+        <canvas
+          #canvas
+          tabindex="0"
+          role="img"
+          [attr.aria-label]="
+            plan().title + '. ' + plan().description + ' Arrow keys walk the marks, Enter tells what can be done with one.'
+          "
+          [style.cursor]="handle() ? (plan().horizontal ? 'ew-resize' : 'ns-resize') : null"
+          (pointerdown)="onDown($event)"
+          (pointerup)="onUp($event)"
+          (pointermove)="onPointer($event)"
+          (pointerleave)="pointed.emit(null)"
+          (keydown)="onKey($event)"
+          (blur)="pointed.emit(null)"
+        ></canvas>
+        <canvas #above class="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true"></canvas>
+      </div>
+      @defer (on immediate) {
+        <cb-figure-parts
+          #around
+          [plan]="plan()"
+          [parts]="parts()"
+          [words]="words()"
+          (worded)="worded.emit($event)"
+          (left)="canvas.focus()"
+        />
+      }
     </div>
     @if (card(); as card) {
-      <div class="hover-card" role="status" [style.left.px]="card.left" [style.top.px]="card.top" [style.transform]="card.shift">
+      <div class="hover-card" [style.left.px]="card.left" [style.top.px]="card.top" [style.transform]="card.shift">
         <p class="font-semibold">{{ card.text.title }}</p>
         @for (line of card.text.lines; track line.name) {
           <p class="flex justify-between gap-4">
@@ -44,15 +92,28 @@ export class FigureCanvas {
   readonly row = input<number | null>(null);
   readonly hover = input<HoverText | null>(null);
   readonly pointed = output<number | null>();
-  /** A line or band edge was taken hold of, and moved. */
+  /** A line, a band edge or a break was taken hold of, and moved. */
   readonly held = output();
-  readonly dragged = output<{ readonly target: DragTarget; readonly value: number }>();
+  readonly dragged = output<{ readonly target: DragTarget | BreakEdge; readonly value: number }>();
+  /** Title, subtitle and note as the analyst wrote them, computed words still in braces. */
+  readonly words = input<HeadWords | null>(null);
+  readonly worded = output<Partial<HeadWords>>();
 
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly above = viewChild.required<ElementRef<HTMLCanvasElement>>('above');
+  /** How much larger than usual the reader wants letters: the figure is laid out as on a smaller page, and drawn that much larger. */
+  protected readonly zoom = ROOT_ZOOM;
   private drawing: FigureDrawing | null = null;
   protected readonly handle = signal<LineHandle | null>(null);
   private dragging = false;
-  private readonly anchor = signal<CanvasPoint | null>(null);
+  private downAt: FigurePoint | null = null;
+  /** What is drawn beside the marks; each part opens its words. */
+  protected readonly parts = signal<readonly ScenePart[]>([]);
+  private readonly around = viewChild<FigureParts>('around');
+  /** The row the arrow keys stand on: ahead of `row` until the page has been drawn again, so that no quick key is lost. */
+  private readonly walked = linkedSignal(() => this.row());
+  private readonly announcer = inject(Announcer);
+  private readonly anchor = signal<FigurePoint | null>(null);
 
   protected readonly card = computed(() => {
     const [text, at] = [this.hover(), this.anchor()];
@@ -60,15 +121,31 @@ export class FigureCanvas {
     const { clientWidth, clientHeight } = this.canvas().nativeElement;
     // The card hangs on the side with more room, so that it never leaves the figure nor covers its own bar's end.
     const [right, low] = [at.x > clientWidth * 0.6, at.y > clientHeight * 0.5];
-    return { text, left: at.x + (right ? -12 : 12), top: at.y, shift: `translate(${right ? '-100%' : '0'}, ${low ? '-100%' : '0'})` };
+    return {
+      text,
+      left: (at.x + (right ? -12 : 12)) * this.zoom,
+      top: (low ? at.y - ABOVE_LABEL : at.y) * this.zoom,
+      shift: `translate(${right ? '-100%' : '0'}, ${low ? '-100%' : '0'})`,
+    };
   });
 
   constructor() {
     effect(() => this.draw(this.plan()));
     effect(() => this.pointAt(this.row()));
+    effect(() => {
+      const [parts, ask] = [this.around(), this.asked];
+      if (!parts || !ask) return;
+      this.asked = null;
+      untracked(() => ask(parts));
+    });
+    // What arrows come to is heard; what a pointer is over is seen.
+    effect(() => {
+      const [text, row] = [this.hover(), this.row()];
+      if (text && row !== null && row === untracked(() => this.keyRow)) this.announcer.say(spoken(text));
+    });
     inject(DestroyRef).onDestroy(() => this.drawing?.destroy());
     // A figure drawn before its font is there is drawn again when it is.
-    void document.fonts.ready.then(() => this.drawing?.show({ ...this.plan() }));
+    void document.fonts.ready.then(() => this.drawing?.fontCame());
   }
 
   protected onPointer(event: PointerEvent): void {
@@ -81,32 +158,71 @@ export class FigureCanvas {
   }
 
   protected onDown(event: PointerEvent): void {
+    this.downAt = event.button === 0 ? { x: event.offsetX, y: event.offsetY } : null;
     if (!this.handle()) return;
     event.preventDefault();
     this.canvas().nativeElement.setPointerCapture(event.pointerId);
     this.dragging = true;
+    this.drawing?.hold();
     this.pointed.emit(null);
     this.held.emit();
   }
 
   protected onUp(event: PointerEvent): void {
+    const at = { x: event.offsetX, y: event.offsetY };
+    if (this.downAt && Math.hypot(at.x - this.downAt.x, at.y - this.downAt.y) < STILL) this.click(at);
+    this.downAt = null;
     if (this.dragging) this.canvas().nativeElement.releasePointerCapture(event.pointerId);
     this.dragging = false;
+    this.drawing?.letGo();
   }
 
   protected onKey(event: KeyboardEvent): void {
     const last = this.plan().categories.length - 1;
-    const row = this.row() ?? -1;
+    const row = this.walked() ?? -1;
     const next = { ArrowRight: row + 1, ArrowDown: row + 1, ArrowLeft: row - 1, ArrowUp: row - 1, Home: 0, End: last }[event.key];
-    if (event.key === 'Escape') this.pointed.emit(null);
+    if (event.key === 'Escape') this.walkTo(null);
+    if ((event.key === 'Enter' || event.key === ' ') && row >= 0) {
+      event.preventDefault();
+      const at = this.drawing?.anchorOf(row) ?? { x: 0, y: 0 };
+      this.withParts(parts => parts.pick({ row, layer: 0 }, at));
+    }
     if (next === undefined || last < 0) return;
     event.preventDefault();
-    this.pointed.emit(Math.max(0, Math.min(next, last)));
+    this.walkTo(Math.max(0, Math.min(next, last)));
+  }
+
+  /** A click that did not move: on a mark or its label, else on a line or band beneath the marks. */
+  private click(at: FigurePoint): void {
+    const mark = this.handle() ? null : (this.drawing?.markAt(at) ?? null);
+    this.withParts(parts => (mark ? parts.pick(mark, at) : parts.openBeneath(at)));
+  }
+
+  private asked: ((parts: FigureParts) => void) | null = null;
+
+  /** What lies around the marks is loaded after the first figure: what was asked of it before that waits for it. */
+  private withParts(ask: (parts: FigureParts) => void): void {
+    const parts = this.around();
+    if (parts) ask(parts);
+    else this.asked = ask;
+  }
+
+  private keyRow: number | null = null;
+
+  private walkTo(row: number | null): void {
+    this.keyRow = row;
+    this.walked.set(row);
+    this.pointed.emit(row);
   }
 
   private draw(plan: Plan): void {
     if (this.drawing) this.drawing.show(plan);
-    else this.drawing = new FigureDrawing(this.canvas().nativeElement, plan);
+    else
+      this.drawing = new FigureDrawing(this.canvas().nativeElement, plan, {
+        above: this.above().nativeElement,
+        laidOut: parts => this.parts.set(parts),
+        ...(this.zoom === 1 ? {} : { fixed: { devicePixelRatio: devicePixelRatio * this.zoom } }),
+      });
     this.pointAt(this.row());
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Filter } from 'core/frame';
-import type { Figure } from 'core/project';
+import type { Figure } from 'core/document';
 import { plainOptions } from 'core/sentence';
 import { EngineClient } from '../services/engine-client';
 import { FormulaDesk } from '../services/formula-desk';
@@ -10,14 +10,14 @@ import { ChoiceList } from '../ui/choice-list';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 import { FilterEditor } from './filter-editor';
-import { filterWords } from './filter-words';
+import { filterWords } from 'core/words';
 
 /** The figure's filters as chips; each opens its values, and one more can be added for any column. */
 @Component({
   selector: 'cb-filter-chips',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChoiceList, FilterEditor, Icon, Sheet],
-  host: { class: 'flex flex-wrap items-center gap-2', role: 'group', 'aria-label': 'Filters' },
+  host: { class: 'flex flex-wrap items-center gap-2', role: 'group', 'aria-label': 'Filters', 'data-home': '' },
   template: `
     @for (filter of figure().data.filters; track filter.column) {
       <span class="chip pr-0.5">
@@ -43,7 +43,9 @@ import { filterWords } from './filter-words';
         }
       </ng-template>
     }
-    <button #adder="cbSheet" class="act text-soft" [cbSheet]="columns" sheetLabel="Filter by"><cb-icon name="plus" />Filter</button>
+    <button #adder="cbSheet" data-home-add data-acts="filter" class="act text-soft" [cbSheet]="columns" sheetLabel="Filter by">
+      <cb-icon name="plus" />Filter
+    </button>
     <ng-template #columns let-close>
       <p class="sheet-head">Keep only some rows, by</p>
       <cb-choice-list [options]="options()" label="Column" (chosen)="add($event, close)" />
@@ -65,7 +67,9 @@ export class FilterChips {
     const used = new Set(this.figure().data.filters.map(filter => filter.column));
     return plainOptions(this.columns().flatMap(column => (used.has(column.name) ? [] : [column.name])));
   });
-  protected readonly words = filterWords;
+  protected words(filter: Filter): string {
+    return filterWords(filter, this.columns().find(({ name }) => name === filter.column)?.stats?.distinct);
+  }
 
   protected add(column: string, close: () => void): void {
     close();
@@ -94,7 +98,7 @@ export class FilterChips {
 
   private async allValues(column: string): Promise<(string | null)[]> {
     const { table } = this.figure().data;
-    const counts = await this.engine.api.valueCounts(this.store.tableAsk(table), column);
+    const counts = await this.engine.api.valueCounts(table, column);
     return counts.map(({ value }) => value);
   }
 

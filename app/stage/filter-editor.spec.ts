@@ -1,9 +1,10 @@
+import { PROJECT_VERSION } from 'core/document';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Filter } from 'core/frame';
-import { firstFigure } from 'core/project';
+import { firstFigure } from 'core/brief';
 import { EngineClient } from '../services/engine-client';
-import type { ValueCount } from '../services/engine-api';
+import type { ValueCount } from 'engine';
 import { ProjectStore } from '../services/project-store';
 import { FilterEditor } from './filter-editor';
 
@@ -32,15 +33,15 @@ async function edited(
   const engine = { api: { valueCounts: (_table: unknown, column: string) => Promise.resolve(counts[column] ?? []) } };
   TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), { provide: EngineClient, useValue: engine }] });
   const project = {
-    version: 3 as const,
+    version: PROJECT_VERSION as typeof PROJECT_VERSION,
     id: 'p',
     name: 'p',
-    tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [] }],
+    tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
     figures: [figure],
     formats: [],
     pictures: [],
   };
-  TestBed.inject(ProjectStore).open({ project, sources: { d: { name: 'deliveries', rowCount: 3, columns } } });
+  TestBed.inject(ProjectStore).open({ project, entries: [], sources: { d: { name: 'deliveries', rowCount: 3, columns } } });
   const fixture = TestBed.createComponent(FilterEditor);
   fixture.componentRef.setInput('filter', filter);
   fixture.componentRef.setInput('figure', figure);
@@ -93,7 +94,6 @@ describe('editing a filter', () => {
   const bounds: readonly [typed: string, low: number | null][] = [
     ['1,234.5', 1234.5],
     ['', null],
-    ['lots', 7],
     ['-3', -3],
   ];
   for (const [typed, low] of bounds)
@@ -103,6 +103,23 @@ describe('editing a filter', () => {
       field.value = typed;
       field.dispatchEvent(new Event('change'));
       expect(last()).toEqual({ kind: 'range', column: 'milk', low, high: null });
+    });
+  const refusals: readonly [kind: Filter, typed: string, says: RegExp][] = [
+    [{ kind: 'range', column: 'milk', low: 7, high: null }, 'lots', /“lots” is not a number/],
+    [{ kind: 'range', column: 'milk', low: 7, high: 5 }, '9', /From 9 to 5 runs backwards/],
+    [{ kind: 'top', column: 'hut', n: 3, measure: 'sum(milk)', end: 'largest' }, '0', /Keep at least one/],
+    [{ kind: 'top', column: 'hut', n: 3, measure: 'sum(milk)', end: 'largest' }, '2.5', /whole number/],
+  ];
+  for (const [filter, typed, says] of refusals)
+    it(`“${typed}” is refused beside its field, and kept there`, async () => {
+      const { fixture, root, last } = await edited(filter);
+      const field = root.querySelector('input')!;
+      field.value = typed;
+      field.dispatchEvent(new Event('change'));
+      await fixture.whenStable();
+      expect(last()).toBeUndefined();
+      expect(root.querySelector('[data-fault]')?.textContent).toMatch(says);
+      expect([field.value, field.getAttribute('aria-invalid')]).toEqual([typed, 'true']);
     });
   it('dates are chosen among those there are', async () => {
     const { root, last } = await edited({ kind: 'range', column: 'week', low: null, high: null });

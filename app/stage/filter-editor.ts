@@ -1,20 +1,37 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Filter } from 'core/frame';
-import { parseNumber } from 'core/io';
-import type { Figure } from 'core/project';
+import { parseCell } from 'core/io';
+import { success, type Result } from 'core/result';
+import type { Figure } from 'core/document';
 import type { Cell } from 'core/table';
 import { EngineClient } from '../services/engine-client';
-import type { ValueCount } from '../services/engine-api';
+import type { ValueCount } from 'engine';
 import { ProjectStore } from '../services/project-store';
+import { Announcer } from '../ui/announcer';
+import { RadioKeys } from '../ui/radio-keys';
+import { TickList, type TickItem } from '../ui/tick-list';
 
-// Values listed at once; a longer list is narrowed by its search box.
-const LISTED = 200;
+// First and last values of a range offered at once.
+const MOST_STOPS = 200;
 
 /** What a filter keeps: ticked values with their counts, or a first and a last value. Changes show at once. */
 @Component({
   selector: 'cb-filter-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RadioKeys, TickList],
   host: { class: 'block min-w-56' },
   template: `
     <p class="sheet-head">Keep rows by {{ filter().column }}</p>
@@ -33,31 +50,13 @@ const LISTED = 200;
         </button>
       }
     </div>
-    @if (now.kind === 'values') {
-      @if (counts().length > 8) {
-        <input
-          class="field mb-1"
-          type="search"
-          aria-label="Search values"
-          placeholder="Search…"
-          (input)="query.set($any($event.target).value)"
-        />
-      }
-      <div class="flex gap-1 px-1 pb-1">
-        <button type="button" class="act text-small" (click)="keep(allValues())">All</button>
-        <button type="button" class="act text-small" (click)="keep([])">None</button>
-      </div>
-      <div role="group" [attr.aria-label]="now.column">
-        @for (item of listed(); track item.value) {
-          <button type="button" role="checkbox" class="row" [attr.aria-checked]="isKept(item.value)" (click)="toggle(item.value)">
-            <span class="grid size-4 place-items-center rounded-xs border border-edge text-[11px]" aria-hidden="true">{{
-              isKept(item.value) ? '✓' : ''
-            }}</span>
-            <span class="grow">{{ item.value ?? '(missing)' }}</span>
-            <span class="text-small text-soft tabular-nums">{{ item.count.toLocaleString('en') }}</span>
-          </button>
-        }
-      </div>
+    @if (now.kind === 'values' && counts().length) {
+      <cb-tick-list [items]="ticks()" [label]="now.column" what="values" (toggled)="toggle($event)">
+        <div class="flex gap-1 px-1 pb-1">
+          <button type="button" class="act text-small" (click)="keep(allValues())">All</button>
+          <button type="button" class="act text-small" (click)="keep([])">None</button>
+        </div>
+      </cb-tick-list>
     } @else if (now.kind === 'top') {
       <form class="flex flex-wrap items-center gap-2 p-2" (submit)="$event.preventDefault()">
         <label for="top-n">The</label>
@@ -67,8 +66,10 @@ const LISTED = 200;
           type="number"
           min="1"
           max="100000"
-          [value]="now.n"
-          (change)="setTop({ n: +$any($event.target).value })"
+          [value]="refused().n ?? now.n"
+          [attr.aria-invalid]="refused().n !== undefined"
+          [attr.aria-describedby]="refused().n === undefined ? null : 'filter-fault'"
+          (change)="setCount($any($event.target).value)"
         />
         <select class="field w-auto" aria-label="Largest or smallest" (change)="setTop({ end: $any($event.target).value })">
           <option value="largest" [selected]="now.end === 'largest'">largest</option>
@@ -80,6 +81,9 @@ const LISTED = 200;
             <option [value]="measure.formula" [selected]="measure.formula === now.measure">{{ measure.name }}</option>
           }
         </select>
+        @if (fault(); as words) {
+          <p class="w-full max-w-64 text-small text-warn-ink" id="filter-fault" data-fault>{{ words }}</p>
+        }
       </form>
     } @else if (now.kind === 'missing') {
       <p class="px-2 pb-2 text-soft">Rows {{ now.keep === 'missing' ? 'without' : 'with' }} a value of {{ now.column }} are kept.</p>
@@ -92,7 +96,9 @@ const LISTED = 200;
           inputmode="decimal"
           placeholder="the least"
           [id]="'low-' + now.column"
-          [value]="now.low ?? ''"
+          [value]="refused().low ?? now.low ?? ''"
+          [attr.aria-invalid]="refused().low !== undefined"
+          [attr.aria-describedby]="refused().low === undefined ? null : 'filter-fault'"
           (change)="bound('low', $any($event.target).value)"
         />
         <label [for]="'high-' + now.column">to</label>
@@ -101,9 +107,14 @@ const LISTED = 200;
           inputmode="decimal"
           placeholder="the most"
           [id]="'high-' + now.column"
-          [value]="now.high ?? ''"
+          [value]="refused().high ?? now.high ?? ''"
+          [attr.aria-invalid]="refused().high !== undefined"
+          [attr.aria-describedby]="refused().high === undefined ? null : 'filter-fault'"
           (change)="bound('high', $any($event.target).value)"
         />
+        @if (fault(); as words) {
+          <p class="col-span-2 max-w-64 text-small text-warn-ink" id="filter-fault" data-fault>{{ words }}</p>
+        }
       </form>
     } @else if (now.kind === 'range') {
       <div class="grid grid-cols-[auto_1fr] items-center gap-2 p-2">
@@ -128,18 +139,26 @@ const LISTED = 200;
 export class FilterEditor {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
+  private readonly announcer = inject(Announcer);
+  private readonly injector = inject(Injector);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly filter = input.required<Filter>();
   readonly figure = input.required<Figure>();
   readonly changed = output<Filter>();
 
   protected readonly counts = signal<readonly ValueCount[]>([]);
-  protected readonly query = signal('');
-  protected readonly listed = computed(() => {
-    const words = this.query().toLowerCase();
-    return this.counts()
-      .filter(({ value }) => (value ?? '(missing)').toLowerCase().includes(words))
-      .slice(0, LISTED);
+  private readonly kept = computed((): ReadonlySet<string | null> => {
+    const filter = this.filter();
+    return new Set(filter.kind === 'values' ? filter.keep : []);
   });
+  protected readonly ticks = computed(() =>
+    this.counts().map(({ value, count }): TickItem<string | null> => ({
+      key: value,
+      words: value ?? '(missing)',
+      beside: count.toLocaleString('en'),
+      ticked: this.isKept(value),
+    })),
+  );
   protected readonly stops = computed(() => thinned(this.counts().filter(({ value }) => value !== null)));
   protected readonly allValues = computed(() => this.counts().map(({ value }) => value));
   private readonly column = computed(() => this.filter().column);
@@ -169,9 +188,8 @@ export class FilterEditor {
     effect(() => void this.load(this.figure().data.table, this.column()));
   }
 
-  protected isKept(value: string | null): boolean {
-    const filter = this.filter();
-    return filter.kind === 'values' && filter.keep.includes(value);
+  private isKept(value: string | null): boolean {
+    return this.kept().has(value);
   }
 
   protected toggle(value: string | null): void {
@@ -187,17 +205,52 @@ export class FilterEditor {
     this.changed.emit({ kind: 'values', column: this.column(), keep });
   }
 
+  /** What was typed and could not be taken, by its field, and why. */
+  protected readonly refused = signal<Refused>({});
+  protected readonly fault = signal<string | null>(null);
+
   protected bound(side: 'low' | 'high', text: string): void {
     const filter = this.filter();
-    if (filter.kind === 'range') this.changed.emit({ ...filter, [side]: this.boundOf(text, filter[side]) });
+    if (filter.kind !== 'range') return;
+    const read = this.boundOf(text);
+    if (!read.ok)
+      return this.refuse(side, text, `“${text}” is not a number, so nothing was changed. Type a number, or nothing for no bound.`);
+    const next = { ...filter, [side]: read.value };
+    if (typeof next.low === 'number' && typeof next.high === 'number' && next.low > next.high)
+      return this.refuse(
+        side,
+        text,
+        `From ${next.low} to ${next.high} runs backwards, so nothing was changed. Put the smaller number first.`,
+      );
+    this.accept();
+    this.changed.emit(next);
   }
 
-  /** What cannot be read as a number leaves the bound as it is. */
-  private boundOf(text: string, before: Cell): Cell {
-    if (text.trim() === '') return null;
-    if (!this.isNumber()) return text;
-    const number = parseNumber(text, 'point');
-    return number === number ? number : before;
+  /** Read as the column's file was. */
+  private boundOf(text: string): Result<Cell> {
+    if (text.trim() === '') return success(null);
+    if (!this.isNumber()) return success(text);
+    const table = this.store.tableDoc(this.figure().data.table);
+    const [name, reading, unit] = [this.column(), table?.readings[this.column()], table?.units[this.column()]];
+    return parseCell(text, { name, type: 'number', reading, unit });
+  }
+
+  protected setCount(text: string): void {
+    const n = Number(text);
+    if (!Number.isInteger(n) || n < 1) return this.refuse('n', text, 'Keep at least one: type a whole number from 1 on.');
+    this.accept();
+    this.setTop({ n });
+  }
+
+  private refuse(field: keyof Refused, text: string, words: string): void {
+    this.refused.set({ [field]: text });
+    this.fault.set(words);
+    this.announcer.say(words);
+  }
+
+  private accept(): void {
+    this.refused.set({});
+    this.fault.set(null);
   }
 
   /** Another way to choose; it starts with all that can be kept. */
@@ -225,14 +278,23 @@ export class FilterEditor {
   }
 
   private async load(table: string, column: string): Promise<void> {
-    this.counts.set(await this.engine.api.valueCounts(this.store.tableAsk(table), column));
+    const isFirst = this.counts().length === 0;
+    this.counts.set(await this.engine.api.valueCounts(table, column));
+    // They come after the sheet has opened: what is typed next is meant for them.
+    if (isFirst)
+      afterNextRender(() => this.host.nativeElement.querySelector<HTMLElement>('[role="combobox"], [role="listbox"]')?.focus(), {
+        injector: this.injector,
+      });
   }
 }
+
+/** Texts as they were typed, by the field that refused them. */
+type Refused = Partial<Record<'low' | 'high' | 'n', string>>;
 
 type FilterKind = 'values' | 'range' | 'top' | 'missing' | 'there';
 
 /** Every value of a short list; evenly taken ones of a long list, first and last among them. */
 function thinned(counts: readonly ValueCount[]): readonly ValueCount[] {
-  if (counts.length <= LISTED) return counts;
-  return Array.from({ length: LISTED }, (_, i) => counts[Math.round((i * (counts.length - 1)) / (LISTED - 1))] as ValueCount);
+  if (counts.length <= MOST_STOPS) return counts;
+  return Array.from({ length: MOST_STOPS }, (_, i) => counts[Math.round((i * (counts.length - 1)) / (MOST_STOPS - 1))] as ValueCount);
 }

@@ -1,12 +1,31 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, signal, untracked } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { View } from 'core/project';
-import type { hoverText } from '../../plot/hover-text';
+import { messageFor } from 'core/result';
+import type { Figure, View } from 'core/document';
+import type { hoverText } from 'core/words';
+import { figureSheets } from '../services/figure-sheets';
+import { FirstOffers } from '../services/first-offers';
 import { LineDrag } from '../services/line-drag';
 import { PictureStore } from '../services/picture-store';
+import { Room } from '../services/room';
 import { ProjectStore } from '../services/project-store';
 import { FigureCanvas } from './figure-canvas';
+import { FigureChecks } from './figure-checks';
 import { FilterChips } from './filter-chips';
+import { RadioKeys } from '../ui/radio-keys';
+import { FirstFigureOffers } from './first-figures';
 
 const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
   { value: 'plain', label: 'plain' },
@@ -14,18 +33,27 @@ const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
   { value: 'both', label: 'both' },
 ];
 
+// What is left free around the figure on its tighter side, both ends together, in CSS pixels.
+const MARGIN = 16;
+
 /** The figure at its true proportions, its filters above it, and the choice of plain, cued or both. */
 @Component({
   selector: 'cb-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FigureCanvas, FilterChips],
-  host: { class: 'grid h-full min-h-0 grid-rows-[auto_1fr] bg-surface', role: 'region', 'aria-label': 'Stage' },
+  imports: [FigureCanvas, FigureChecks, FilterChips, FirstFigureOffers, RadioKeys],
+  host: { class: 'flex h-full min-h-0 flex-col bg-surface', role: 'region', 'aria-label': 'Stage' },
+  providers: [figureSheets],
   templateUrl: './stage.html',
 })
 export class Stage {
   private readonly store = inject(ProjectStore);
   private readonly pictures = inject(PictureStore);
   protected readonly drag = inject(LineDrag);
+  protected readonly room = inject(Room);
+  protected readonly offers = inject(FirstOffers);
+
+  /** A word of the brief that is to be opened, by its key. */
+  readonly wordWanted = output<string>();
 
   protected readonly views = VIEWS;
   protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
@@ -38,6 +66,13 @@ export class Stage {
   private readonly words = signal<typeof hoverText | null>(null);
 
   protected readonly plans = computed(() => (this.figure() ? (this.shown()?.picture?.plans ?? []) : []));
+  /** The figure as it stands now cannot be drawn: what shows is its last good state. */
+  protected readonly isStale = computed(() => this.plans().length > 0 && (this.shown()?.problems.length ?? 0) > 0);
+  /** Why the figure cannot be drawn, where the brief does not say it: a fault, or a first picture that failed. */
+  protected readonly faults = computed(() => {
+    const problems = this.shown()?.problems ?? [];
+    return problems.filter(({ code }) => code === 'engine-fault' || this.plans().length === 0).map(messageFor);
+  });
   protected readonly isEmpty = computed(() => this.plans()[0]?.categories.length === 0);
   protected readonly hover = computed(() => {
     const [shown, row, words] = [this.shown(), this.row(), this.words()];
@@ -46,29 +81,38 @@ export class Stage {
   });
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  private readonly room = signal({ width: 0, height: 0 });
+  private readonly area = signal({ width: 0, height: 0 });
   /** Size of one figure: as large as the room allows in its proportions. Pixels. */
   protected readonly size = computed(() => {
-    const { width, height } = this.room();
+    const { width, height } = this.area();
     const [across, down] = (this.figure()?.shape.proportion ?? '16:9').split(':').map(Number) as [number, number];
     const share = Math.max(1, this.plans().length);
-    const most = Math.max(0, (width - 32 - (share - 1) * 16) / share);
+    const most = Math.max(0, (width - MARGIN - (share - 1) * MARGIN) / share);
     // Side by side, two wide figures would be two strips: there they grow as tall as the room, up to a little above square.
-    const ratio = share > 1 ? Math.max(down / across, Math.min(1.15, (height - 24) / most)) : down / across;
-    const fit = Math.min(most, (height - 24) / ratio);
+    const ratio = share > 1 ? Math.max(down / across, Math.min(1.15, (height - MARGIN) / most)) : down / across;
+    const fit = Math.min(most, (height - MARGIN) / ratio);
     return { width: Math.floor(fit), height: Math.floor(fit * ratio) };
   });
 
   constructor() {
     const observer = new ResizeObserver(() => this.measure());
-    observer.observe(this.host.nativeElement);
+    // What stands above the figure comes and goes: its own room is watched.
+    afterNextRender(() => {
+      const room = this.host.nativeElement.querySelector('[data-room]');
+      if (room) observer.observe(room);
+    });
     inject(DestroyRef).onDestroy(() => observer.disconnect());
-    void import('../../plot/hover-text').then(module => this.words.set(module.hoverText));
+    void import('core/words').then(module => this.words.set(module.hoverText));
     // A row of one picture means nothing in the next.
     effect(() => {
       this.plans();
       untracked(() => this.row.set(null));
     });
+  }
+
+  protected write(words: Partial<Figure['words']>): void {
+    const figure = this.figure();
+    if (figure) this.store.changeFigure({ words: { ...figure.words, ...words } });
   }
 
   protected setView(view: View): void {
@@ -82,6 +126,6 @@ export class Stage {
 
   private measure(): void {
     const area = this.host.nativeElement.querySelector('[data-room]');
-    if (area) this.room.set({ width: area.clientWidth, height: area.clientHeight });
+    if (area) this.area.set({ width: area.clientWidth, height: area.clientHeight });
   }
 }

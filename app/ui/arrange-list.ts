@@ -1,5 +1,6 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, output } from '@angular/core';
+import { Announcer } from './announcer';
 import { Icon } from './icon';
 
 /** A list put in order by dragging, or by its arrow buttons. Every move is told at once. */
@@ -8,14 +9,14 @@ import { Icon } from './icon';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CdkDrag, CdkDragHandle, CdkDropList, Icon],
   template: `
-    <ol cdkDropList (cdkDropListDropped)="drop($event)">
+    <ol cdkDropList data-home (cdkDropListDropped)="drop($event)">
       @for (item of order(); track item) {
         <li cdkDrag class="flex items-center gap-1 rounded-sm bg-raised">
           <span cdkDragHandle class="row cursor-grab" aria-hidden="true"><cb-icon name="grip" />{{ item ?? '(missing)' }}</span>
           <button
             type="button"
             class="act p-1"
-            [disabled]="$first"
+            [attr.aria-disabled]="$first"
             [attr.aria-label]="'Move up ' + (item ?? '(missing)')"
             (click)="move($index, -1)"
           >
@@ -24,7 +25,7 @@ import { Icon } from './icon';
           <button
             type="button"
             class="act p-1"
-            [disabled]="$last"
+            [attr.aria-disabled]="$last"
             [attr.aria-label]="'Move down ' + (item ?? '(missing)')"
             (click)="move($index, 1)"
           >
@@ -38,6 +39,7 @@ import { Icon } from './icon';
 export class ArrangeList {
   readonly items = input.required<readonly (string | null)[]>();
   readonly arranged = output<readonly (string | null)[]>();
+  private readonly announcer = inject(Announcer);
   protected readonly order = linkedSignal(() => [...this.items()]);
 
   protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
@@ -49,10 +51,11 @@ export class ArrangeList {
   }
 
   private put(from: number, to: number): void {
-    if (from === to) return;
+    if (from === to || to < 0 || to >= this.order().length) return;
     const next = [...this.order()];
     moveItemInArray(next, from, to);
     this.order.set(next);
     this.arranged.emit(next);
+    this.announcer.say(`${next[to] ?? '(missing)'} moved to place ${to + 1} of ${next.length}`);
   }
 }

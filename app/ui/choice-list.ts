@@ -1,6 +1,8 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Option } from 'core/sentence';
 import { Icon } from './icon';
+import { ListKeys } from './list-keys';
 import { Swatch } from './swatch';
 
 // More choices than this get a box to search them by.
@@ -10,7 +12,7 @@ const SEARCH_FROM = 8;
 @Component({
   selector: 'cb-choice-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Icon, Swatch],
+  imports: [Icon, ListKeys, NgTemplateOutlet, Swatch],
   template: `
     @if (options().length > searchFrom) {
       <input
@@ -19,10 +21,13 @@ const SEARCH_FROM = 8;
         aria-label="Search"
         placeholder="Search…"
         (input)="query.set($any($event.target).value)"
-        (keydown.enter)="$event.preventDefault(); chooseFirst()"
+        [cbListKeys]="list"
       />
+      <div #list role="listbox" [attr.aria-label]="label()"><ng-container [ngTemplateOutlet]="choices" /></div>
+    } @else {
+      <div role="listbox" cbListKeys [attr.aria-label]="label()"><ng-container [ngTemplateOutlet]="choices" /></div>
     }
-    <div role="listbox" [attr.aria-label]="label()">
+    <ng-template #choices>
       @for (option of found(); track option.value) {
         <button type="button" class="row" role="option" [attr.aria-selected]="isTicked(option)" (click)="chosen.emit(option.value)">
           @if (option.colour) {
@@ -33,10 +38,11 @@ const SEARCH_FROM = 8;
             <cb-icon name="check" />
           }
         </button>
-      } @empty {
-        <p class="sheet-head">Nothing is called that.</p>
       }
-    </div>
+    </ng-template>
+    @if (found().length === 0) {
+      <p class="sheet-head">Nothing is called that.</p>
+    }
   `,
 })
 export class ChoiceList {
@@ -53,10 +59,5 @@ export class ChoiceList {
 
   protected isTicked({ value, ticked = false }: Option): boolean {
     return ticked || value === this.value();
-  }
-
-  protected chooseFirst(): void {
-    const [first] = this.found();
-    if (first) this.chosen.emit(first.value);
   }
 }

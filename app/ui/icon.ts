@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, effect, ElementRef, inject, input } from '@angular/core';
 import arrowDown from 'lucide/dist/esm/icons/arrow-down.mjs';
 import arrowUp from 'lucide/dist/esm/icons/arrow-up.mjs';
+import chevronDown from 'lucide/dist/esm/icons/chevron-down.mjs';
+import chevronLeft from 'lucide/dist/esm/icons/chevron-left.mjs';
+import chevronRight from 'lucide/dist/esm/icons/chevron-right.mjs';
 import check from 'lucide/dist/esm/icons/check.mjs';
 import copy from 'lucide/dist/esm/icons/copy.mjs';
 import download from 'lucide/dist/esm/icons/download.mjs';
@@ -8,6 +11,7 @@ import ellipsis from 'lucide/dist/esm/icons/ellipsis.mjs';
 import folderOpen from 'lucide/dist/esm/icons/folder-open.mjs';
 import grip from 'lucide/dist/esm/icons/grip-vertical.mjs';
 import layoutGrid from 'lucide/dist/esm/icons/layout-grid.mjs';
+import maximize from 'lucide/dist/esm/icons/maximize-2.mjs';
 import moon from 'lucide/dist/esm/icons/moon.mjs';
 import pencil from 'lucide/dist/esm/icons/pencil.mjs';
 import plus from 'lucide/dist/esm/icons/plus.mjs';
@@ -22,6 +26,9 @@ import x from 'lucide/dist/esm/icons/x.mjs';
 const icons = {
   'arrow-down': arrowDown,
   'arrow-up': arrowUp,
+  'chevron-down': chevronDown,
+  'chevron-left': chevronLeft,
+  'chevron-right': chevronRight,
   check,
   copy,
   download,
@@ -29,6 +36,7 @@ const icons = {
   'folder-open': folderOpen,
   grip,
   'layout-grid': layoutGrid,
+  maximize,
   moon,
   pencil,
   plus,
@@ -41,6 +49,7 @@ const icons = {
   x,
 };
 
+/** Icons by name; a new one is one entry here. */
 export type IconName = keyof typeof icons;
 
 const SVG = 'http://www.w3.org/2000/svg';

@@ -6,7 +6,7 @@ import type { Table } from 'core/table';
 export const a1: BenchRow = {
   name: 'A1',
   work: '1,000,000 rows, group by two keys: sum, avg, min, max, count',
-  reach: 'Cowbell ≤ 2.0 × reference, ahead of the embedded SQL engine on one thread',
+  reach: 'Cowbell ≤ 1.5 × reference, ahead of the embedded SQL engine on one thread',
   run: async () => {
     const table = millionRows();
     const engine = await engineWith(table);

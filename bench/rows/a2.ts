@@ -15,7 +15,7 @@ export const FLAGS_SQL =
 export const a2: BenchRow = {
   name: 'A2',
   work: '1,000,000 rows, flags of the highest and lowest and descending rank, per group',
-  reach: 'Cowbell ≤ 2.0 × reference',
+  reach: 'Cowbell ≤ 1.5 × reference',
   run: async () => {
     const table = millionRows();
     const engine = await engineWith(table);

@@ -12,7 +12,7 @@ const FORMULAS = {
 export const a4: BenchRow = {
   name: 'A4',
   work: '1,000,000 rows, running sum, previous value, percent change, per group in date order',
-  reach: 'Cowbell ≤ 2.0 × reference',
+  reach: 'Cowbell ≤ 1.0 × reference',
   run: async () => {
     const table = millionRows();
     const engine = await engineWith(table);

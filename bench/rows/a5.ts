@@ -11,7 +11,7 @@ const FILTER = "valley <> 'valley 3' and milk > 1000";
 export const a5: BenchRow = {
   name: 'A5',
   work: '1,000,000 rows, filter on text and number, then A2',
-  reach: 'Cowbell ≤ 2.0 × reference',
+  reach: 'Cowbell ≤ 1.5 × reference',
   run: async () => {
     const table = millionRows();
     const engine = await engineWith(table);

@@ -1,8 +1,10 @@
 import { compileFormula, Evaluator, nameText, scopeOf, scopeWith, type Scope } from 'core/formula';
 import type { Frame } from 'core/frame';
 import { failure, success, type CueProblem, type FormulaProblem, type Result } from 'core/result';
+import { runAll, type Stages } from 'core/stages';
 import { named, type Table } from 'core/table';
-import type { Expansion, HelperColumn, HelperFormula } from './kind';
+import { type Expansion, type HelperColumn, type HelperFormula } from './kind';
+import { aroundOf, type Surroundings } from './surroundings';
 import { kindOf, type Cue } from './registry';
 import type { Treatment } from './treatments';
 
@@ -19,24 +21,27 @@ export interface AppliedCue {
 
 /**
  * Computes every cue's helper columns over the frame, in order. A cue that is off or cannot apply has none. Later cues see the
- * helper columns of earlier ones. Cost: one pass per distinct sub-expression of all cues.
+ * helper columns of earlier ones. Cost: one pass per distinct sub-expression of all cues; a cue whose formulas are those of the last time costs none.
  */
-export function applyCues(cues: readonly Cue[], frame: Frame): AppliedCue[] {
-  const helpers = new HelperRun(frame.table);
+export function applyCues(cues: readonly Cue[], frame: Frame, stages: Stages = runAll): AppliedCue[] {
+  const helpers = new HelperRun(frame.table, stages);
+  const around = aroundOf(frame);
   return cues.map((cue, i) => {
     const kind = kindOf(cue);
-    const found = cue.on ? kind.problems(cue, frame) : [];
+    const found = cue.on ? stages(`problems ${i}`, [cue, frame], () => kind.problems(cue, frame)) : [];
     const problems = found.map(({ problem }) => problem);
     const resting = { cue, number: i + 1, problems, helpers: [], treatments: [], quietsRest: false };
     if (!cue.on || found.some(({ rests }) => rests)) return resting;
-    const { helpers: formulas, treatments } = expanded(cue, part => helpers.freeName(part));
-    const computed = helpers.computeAll(formulas);
+    const { helpers: formulas, treatments } = expanded(cue, around, part => helpers.freeName(part));
+    const computed = helpers.computeAll(i, formulas);
     if (!computed.ok) return { ...resting, problems: computed.problems as CueProblem[] };
     return { cue, number: i + 1, problems, helpers: computed.value, treatments, quietsRest: quiets(cue, treatments) };
   });
 }
 
 interface Written {
+  /** What of the surroundings the text may depend on. */
+  readonly around: string;
   /** Parts that asked for a name, and the names they were given. */
   readonly parts: readonly string[];
   readonly names: readonly string[];
@@ -46,19 +51,31 @@ interface Written {
 const written = new WeakMap<Cue, Written>();
 
 /** A cue written out; an edit of data leaves cues as they are, so one that gets the same names again is not written anew. */
-function expanded(cue: Cue, freeName: (part: string) => string): Expansion {
-  const known = written.get(cue);
+function expanded(cue: Cue, around: Surroundings, freeName: (part: string) => string): Expansion {
+  const signature = JSON.stringify([around.category, around.typeOf(around.category), around.series, around.panel]);
+  const kept = written.get(cue);
+  const known = kept?.around === signature ? kept : undefined;
   const given = known?.parts.map(freeName) ?? [];
   if (known && known.names.every((name, i) => name === given[i])) return known.expansion;
   const [parts, names]: [string[], string[]] = [[], []];
-  const expansion = kindOf(cue).expand(cue, part => {
+  const nameFor = (part: string): string => {
     const name = given[names.length] ?? freeName(part);
     parts.push(part);
     names.push(name);
     return name;
-  });
-  written.set(cue, { parts, names, expansion });
+  };
+  const expansion = kindOf(cue).expand(cue, nameFor, around);
+  written.set(cue, { around: signature, parts, names, expansion });
   return expansion;
+}
+
+const texts = new WeakMap<readonly HelperFormula[], string>();
+
+/** Formulas as one text, to tell whether they are the same as the last time; a cue that is not written anew keeps its own. */
+function textOf(formulas: readonly HelperFormula[]): string {
+  let text = texts.get(formulas);
+  if (text === undefined) texts.set(formulas, (text = JSON.stringify(formulas)));
+  return text;
 }
 
 /** Only marks can stand out from a rest. */
@@ -71,8 +88,14 @@ class HelperRun {
   private scope: Scope;
   private readonly claimed = new Set<string>();
 
-  constructor(table: Table) {
-    this.evaluator = new Evaluator(table);
+  /** Formulas of the cues before, which a later one may read. */
+  private before = '';
+
+  constructor(
+    private readonly table: Table,
+    private readonly stages: Stages,
+  ) {
+    this.evaluator = new Evaluator(table, null, stages);
     this.scope = scopeOf(table);
     for (const name of this.scope.keys()) this.claimed.add(name.toLowerCase());
   }
@@ -86,18 +109,27 @@ class HelperRun {
   }
 
   /** All of a cue's columns, or the first formula that does not compile: a formula of the analyst's own may not. */
-  computeAll(formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
-    const before = this.scope;
+  computeAll(place: number, formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
+    const written = textOf(formulas);
+    const computed = this.stages(`cue ${place}`, [this.table, this.before, written], () => this.computed(formulas));
+    if (!computed.ok) return computed;
+    for (const { name, column } of computed.value) {
+      this.evaluator.define(nameText(name), column);
+      this.scope = scopeWith(this.scope, name, column.type);
+    }
+    this.before += written;
+    return computed;
+  }
+
+  private computed(formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
+    let { scope } = this;
     const columns: HelperColumn[] = [];
     for (const helper of formulas) {
-      const compiled = compileFormula(helper.formula, this.scope);
-      if (!compiled.ok) {
-        this.scope = before;
-        return failure({ code: 'cue-formula', name: helper.name, problem: compiled.problems[0] as FormulaProblem });
-      }
+      const compiled = compileFormula(helper.formula, scope);
+      if (!compiled.ok) return failure({ code: 'cue-formula', name: helper.name, problem: compiled.problems[0] as FormulaProblem });
       const values = this.evaluator.values(compiled.value);
       this.evaluator.define(nameText(helper.name), values);
-      this.scope = scopeWith(this.scope, helper.name, values.type);
+      scope = scopeWith(scope, helper.name, values.type);
       columns.push({ ...helper, column: named(helper.name, values), withoutValue: this.evaluator.withoutValue(compiled.value) });
     }
     return success(columns);

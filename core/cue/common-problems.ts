@@ -1,16 +1,17 @@
 import type { Frame } from 'core/frame';
 import { columnOf, type NumericValues } from 'core/table';
-import type { CueBase, FoundProblem } from './kind';
+import type { CueBase, FoundProblem, Placed } from './kind';
 import { scopeColumns } from './scope';
 
 /** What may be wrong with any cue: its columns, its scope, its order, and a measure in which nothing stands out. */
-export function commonProblems(cue: CueBase, frame: Frame, columns: readonly string[], ordered: boolean): FoundProblem[] {
+export function commonProblems(cue: Placed<CueBase>, frame: Frame, columns: readonly string[], ordered: boolean): FoundProblem[] {
   const known = numbersOf(frame);
   const absent = columns.find(name => !known.includes(name));
   if (absent !== undefined) return [{ problem: { code: 'cue-no-measure', name: absent, known }, rests: true }];
   const place = scopeColumns(cue.scope).find(name => !columnOf(frame.table, name));
   if (place !== undefined) return [{ problem: { code: 'cue-no-scope', name: place, category: frame.category }, rests: true }];
   if (ordered && cue.scope.kind !== 'along') return [{ problem: { code: 'cue-no-order' }, rests: true }];
+  if (frame.table.rowCount === 0) return [{ problem: { code: 'cue-no-rows' }, rests: true }];
   const bare = columns.find(name => variety(dataOf(frame, name)).count === 0);
   if (bare !== undefined) return [{ problem: { code: 'cue-all-missing', name: bare }, rests: true }];
   return [];
@@ -31,7 +32,8 @@ export const negativeProblems = (name: string, frame: Frame): FoundProblem[] =>
 export const numbersOf = (frame: Frame): string[] =>
   [...frame.measures, ...frame.helpers].filter(name => columnOf(frame.table, name)?.type === 'number');
 
-const dataOf = (frame: Frame, name: string): Float64Array => (columnOf(frame.table, name) as NumericValues).data;
+/** The numbers of a frame's column; only for columns that hold numbers. */
+export const dataOf = (frame: Frame, name: string): Float64Array => (columnOf(frame.table, name) as NumericValues).data;
 
 /** How many values are there, and whether all of them are equal; looks no further than the second different one. */
 function variety(data: Float64Array): { count: number; equal: boolean } {

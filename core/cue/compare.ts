@@ -1,14 +1,17 @@
 import { nameText } from 'core/formula';
 import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
+import { amongWords } from './among';
 import { choice, cueFields, defineKind, level, levelWords, markOf } from './define';
 import type { HelperFormula } from './kind';
-import { levelFormula, levelSchema, renamedLevel } from './level';
+import { levelColumns, levelFormula, levelSchema, renamedLevel } from './level';
 import { look } from './look';
 import { windowOf } from './scope';
+import { valuesWhere } from './values-where';
 
 const schema = z.object({ ...cueFields('compare'), other: levelSchema, which: z.enum(['both', 'more', 'less']) });
 
+/** More or less than a level. */
 export type CompareCue = z.infer<typeof schema>;
 
 /** Colours where one column is more or less than another, row by row; equal rows keep their own colour. */
@@ -23,7 +26,7 @@ export const compare = defineKind<CompareCue>({
     which: 'both',
     scope: { kind: 'figure' },
     quiet: false,
-    looks: { more: look('pasture'), less: look('clay') },
+    looks: { more: look('pasture', 'none', 'up'), less: look('clay', 'none', 'down') },
   }),
   differs: true,
   tokens: {
@@ -49,16 +52,18 @@ export const compare = defineKind<CompareCue>({
     say('quiet'),
     '.',
   ],
-  finer: (_cue, say) => [['Statistics look ', say('scope'), '.']],
+  finer: (cue, say, words) => [['Statistics look ', say('scope'), `, ${amongWords(words, cue.measure, cue.scope)}.`]],
   parts: partsOf,
-  columns: cue => [cue.measure, ...(cue.other.is === 'column' || cue.other.is === 'percent' ? [cue.other.column] : [])],
+  columns: cue => [cue.measure, ...levelColumns(cue.other)],
   expand: (cue, nameFor) => {
     const m = nameText(cue.measure);
     const helper = (part: string, formula: string): HelperFormula => ({ part, name: nameFor(part), formula });
-    const difference = helper('difference', `${m} - (${levelFormula(cue.other, cue.measure, windowOf(cue.scope))})`);
+    const difference = helper('difference', `${m} - (${levelFormula(cue.other, cue.measure, windowOf(cue.scope), cue.scope)})`);
     const d = nameText(difference.name);
     const direction = helper('direction', `case when ${d} > 0 then 'more' when ${d} < 0 then 'less' when ${d} = 0 then 'equal' end`);
-    const parts = partsOf(cue).map(part => helper(part, `case when ${nameText(direction.name)} = '${part}' then ${m} end`));
+    const parts = partsOf(cue).map(part =>
+      valuesWhere({ part, name: nameFor(part), when: `${nameText(direction.name)} = '${part}'`, measure: m }),
+    );
     return {
       helpers: [difference, direction, ...parts],
       treatments: parts.map(({ part }) => markOf(cue, part, `${part} than ${levelWords(cue.other)}`, { difference: 'difference' })),
@@ -71,6 +76,6 @@ export const compare = defineKind<CompareCue>({
   renamed: (cue, from, to) => ({ ...cue, other: renamedLevel(cue.other, from, to) }),
 });
 
-function partsOf({ which }: CompareCue): ('more' | 'less')[] {
+function partsOf({ which }: Pick<CompareCue, 'which'>): ('more' | 'less')[] {
   return which === 'both' ? ['more', 'less'] : [which];
 }

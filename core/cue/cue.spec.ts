@@ -2,13 +2,14 @@ import { frameOf, plainMeasure, type Frame } from 'core/frame';
 import { messageFor } from 'core/result';
 import { readSentence } from 'core/sentence';
 import { cellAt, tableOf, type Cell } from 'core/table';
-import { applyCues, cueKinds, cueSchema, kindOf, scopeValue, winnersOf, type Cue, type CueWords } from './index';
+import { applyCues, cueKinds, cueSchema, kindOf, scopeValue, winnersOf, type Cue, type CueFacts, cueFactsOf } from './index';
 
 function frameFor(lists: Record<string, Cell[]>): Frame {
   const data = {
     table: 't',
     category: 'hut',
     step: null,
+    empty: 'missing' as const,
     series: null,
     panel: null,
     measures: [plainMeasure('milk', 'sum(litres)')],
@@ -22,7 +23,7 @@ function frameFor(lists: Record<string, Cell[]>): Frame {
   return read.value;
 }
 
-const words: CueWords = { category: 'hut', measures: ['milk', 'fat'], scopes: ['valley'], along: { column: 'hut', descending: false } };
+const words: CueFacts = cueFactsOf({ category: 'hut', measures: ['milk', 'fat'], scopes: ['valley'] });
 type Extremes = Extract<Cue, { kind: 'extremes' }>;
 const cue = (change: Partial<Extremes> = {}): Extremes => ({ ...cueKinds.extremes.create('c', words), ...change });
 const huts = ['A', 'B', 'C', 'D', 'E'];
@@ -64,7 +65,7 @@ describe('extremes: helper columns', () => {
     [
       'within each valley',
       [3, 9, 5, 1, 4],
-      { scope: { kind: 'within', column: 'valley' } },
+      { scope: { kind: 'within', columns: ['valley'] } },
       { highest: [null, 9, 5, null, null], lowest: [3, null, null, 1, null], rest: [null, null, null, null, 4] },
     ],
     ['all equal', [2, 2, 2, 2, 2], {}, { highest: [2, 2, 2, 2, 2], lowest: [2, 2, 2, 2, 2], rest: [null, null, null, null, null] }],
@@ -116,8 +117,8 @@ describe('extremes: what it says', () => {
   const changes: readonly [token: string, value: string, reads: RegExp][] = [
     ['which', 'lowest', /^Mark the lowest of milk in the whole figure in slate,/],
     ['measure', 'fat', /of fat in/],
-    ['scope', scopeValue({ kind: 'within', column: 'valley' }), /within each valley in/],
-    ['scope', scopeValue({ kind: 'along', column: 'hut', descending: true, within: null }), /along hut, falling, in/],
+    ['scope', scopeValue({ kind: 'within', columns: ['valley'] }), /within each valley in/],
+    ['scope', scopeValue({ kind: 'along', column: 'hut', descending: true, within: [] }), /along hut falling in/],
     ['scope', scopeValue({ kind: 'figure' }), /in the whole figure in/],
     ['look:highest:colour', '#102030', /in #102030 and slate/],
     ['labels', 'none', /, without labels;/],
@@ -134,7 +135,7 @@ describe('extremes: what it says', () => {
 
   const problems: readonly [name: string, litres: Cell[], change: Partial<Extremes>, says: RegExp, helpers: number][] = [
     ['no such measure', [1, 2, 3, 4, 5], { measure: 'fat' }, /There is no measure called fat here\. Choose milk\./, 0],
-    ['no such scope', [1, 2, 3, 4, 5], { scope: { kind: 'within', column: 'week' } }, /week is not one value per hut/, 0],
+    ['no such scope', [1, 2, 3, 4, 5], { scope: { kind: 'within', columns: ['week'] } }, /week is not one value per hut/, 0],
     ['all missing', [null, null, null, null, null], {}, /Every value of milk is missing/, 0],
     ['one value', [null, 4, null, null, null], {}, /There is only one value of milk/, 3],
     ['all equal', [4, 4, 4, 4, 4], {}, /All values of milk are equal/, 3],
@@ -149,7 +150,7 @@ describe('extremes: what it says', () => {
 
   const reasons: readonly [row: number, change: Partial<Extremes>, part: string, says: string][] = [
     [1, {}, 'highest', 'milk 9 is the highest of 5 huts'],
-    [3, { scope: { kind: 'within', column: 'valley' } }, 'lowest', 'milk 1 is the lowest of 3 huts in y'],
+    [3, { scope: { kind: 'within', columns: ['valley'] } }, 'lowest', 'milk 1 is the lowest of 3 huts in y'],
   ];
   for (const [row, change, part, says] of reasons)
     it(says, () => {
@@ -161,7 +162,7 @@ describe('extremes: what it says', () => {
 describe('which cue wins a row', () => {
   it('the first that marks it', () => {
     const frame = frameFor({ hut: huts, valley, litres: [3, 9, 5, 1, 4] });
-    const within = cue({ id: 'w', which: 'highest', scope: { kind: 'within', column: 'valley' } });
+    const within = cue({ id: 'w', which: 'highest', scope: { kind: 'within', columns: ['valley'] } });
     const winners = (cues: Cue[]): number[] => [...winnersOf(applyCues(cues, frame), 5, 'milk').cue];
     expect(winners([cue(), within])).toEqual([-1, 0, 1, 0, -1]);
     expect(winners([within, cue()])).toEqual([-1, 0, 0, 1, -1]);

@@ -1,20 +1,26 @@
-import { nameText } from 'core/formula';
-import { choiceToken, plainOptions, type Option, type Sentence, type Token } from 'core/sentence';
+import { nameText, renameNames } from 'core/formula';
+import { choiceToken, type Option, type Sentence, type Token } from 'core/sentence';
 import * as z from 'zod/mini';
-import { commonProblems } from './common-problems';
-import type { CueBase, CueKind, CueWords, Expansion, FoundProblem, WhyFacts } from './kind';
+import { seenSentence } from './among';
+import { commonProblems, negativeProblems } from './common-problems';
+import { type CueBase, type CueKind, type Expansion, type FoundProblem, type HelperFormula, type Placed, type WhyFacts } from './kind';
+import type { CueFacts, Surroundings } from './surroundings';
 import { levelToken, levelWords, readLevel, typedNumber, type Level } from './level';
+import { measureOptions, measuresWithin } from './partners';
 import { changePen, penSentence } from './pen-tokens';
 import { changeLook, colourToken, finerLook, labelsToken, lookSchema, type Look } from './look';
-import { readScope, scopeSchema, scopeToken, windowOf, type Orders } from './scope';
+import { readScope, renamedScope, scopeIn, scopeSchema, scopeToken, wholeWindowOf, type Orders, type Scope } from './scope';
 import type { Treatment, TreatmentOf } from './treatments';
 import { penSchema, withPen, type Frame } from 'core/frame';
 
 /** One word of a kind's sentence: how it stands there, and what choosing another does. */
 export interface TokenOf<C> {
-  token(cue: C, words: CueWords, key: string): Token;
-  set(cue: C, value: string, words: CueWords): C;
+  token(cue: C, words: CueFacts, key: string): Token;
+  set(cue: C, value: string, words: CueFacts): C;
 }
+
+/** What a kind may ask of a cue wherever it stands. */
+type Unplaced<C extends CueBase> = Omit<C, 'scope'>;
 
 /** What a kind has to say; `defineKind` adds what all kinds share: measure, scope, looks, quiet, renaming, problems. */
 export interface KindDef<C extends CueBase> {
@@ -22,21 +28,24 @@ export interface KindDef<C extends CueBase> {
   readonly help: string;
   readonly search: string;
   readonly schema: z.ZodMiniType<C>;
-  fresh(words: CueWords): Omit<C, 'id' | 'kind' | 'on'>;
+  fresh(words: CueFacts): Omit<C, 'id' | 'kind' | 'on'>;
   /** Whether the cue follows an order; it may unless said. */
-  readonly orders?: Orders;
+  readonly orders?: Orders | ((cue: Unplaced<C>) => Orders);
   /** Labels can tell a difference. */
   readonly differs?: boolean;
   readonly tokens: Readonly<Record<string, TokenOf<C>>>;
-  reads(cue: C, say: (key: string) => Token): Sentence;
-  finer?(cue: C, say: (key: string) => Token): Sentence[];
+  reads(cue: Placed<C>, say: (key: string) => Token, words: CueFacts): Sentence;
+  /** Whether the cue computes something over all values in its scope that its sentence does not say yet: how many there were is added to it. */
+  sees?(cue: Placed<C>): boolean;
+  finer?(cue: Placed<C>, say: (key: string) => Token, words: CueFacts): Sentence[];
   /** Parts that have a look, in order. */
-  parts(cue: C): readonly string[];
+  parts(cue: Unplaced<C>): readonly string[];
   /** Number columns that the cue needs. */
-  columns(cue: C): readonly string[];
-  expand(cue: C, nameFor: (part: string) => string): Expansion;
-  problems?(cue: C, frame: Frame): readonly FoundProblem[];
-  why(cue: C, facts: WhyFacts): string;
+  columns(cue: Unplaced<C>): readonly string[];
+  expand(cue: Placed<C>, nameFor: (part: string) => string, around: Surroundings): Expansion;
+  problems?(cue: Placed<C>, frame: Frame): readonly FoundProblem[];
+  why(cue: Placed<C>, facts: WhyFacts): string;
+  unjudged?(cue: Placed<C>, facts: WhyFacts): string | null;
   /** Fields beside the measure that name a measure. */
   readonly named?: readonly (keyof C)[];
   renamed?(cue: C, from: string, to: string): C;
@@ -57,8 +66,12 @@ export const cueFields = <K extends string>(kind: K) => ({
 /** Completes a kind's definition. */
 export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
   const tokens: Readonly<Record<string, TokenOf<C>>> = { ...sharedTokens(def), ...def.tokens };
+  const place = (cue: C, around: Pick<Surroundings, 'series' | 'panel'>): Placed<C> => ({
+    ...cue,
+    scope: scopeIn(cue.scope, around, ordersOf(def, cue)),
+  });
   const sayIn =
-    (cue: C, words: CueWords) =>
+    (cue: C, words: CueFacts) =>
     (key: string): Token => {
       if (key.startsWith('look:')) return colourToken(key.split(':')[1] as string, lookOf(cue, key.split(':')[1] as string));
       const found = tokens[key];
@@ -71,12 +84,13 @@ export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
     search: def.search,
     schema: def.schema,
     create: (id, words) => ({ id, kind: def.kind, on: true, ...def.fresh(words) }) as unknown as C,
-    sentence: (cue, words) => def.reads(cue, sayIn(cue, words)),
+    sentence: (cue, words) => def.reads(place(cue, words), sayIn(cue, words), words),
     finer: (cue, words) => [
-      ...(def.finer?.(cue, sayIn(cue, words)) ?? []),
+      ...(def.sees?.(place(cue, words)) ? seenSentence(words, cue.measure, place(cue, words).scope) : []),
+      ...(def.finer?.(place(cue, words), sayIn(cue, words), words) ?? []),
       ...penSentence(
         cue,
-        def.expand(cue, part => part).treatments.filter(item => item.show === 'line'),
+        def.expand(place(cue, words), part => part, words).treatments.filter(item => item.show === 'line'),
       ),
       ...def.parts(cue).map(part => finerLook(part, lookOf(cue, part), def.differs ?? false, words.pictures ?? [])),
     ],
@@ -89,23 +103,39 @@ export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
       return found.set(cue, value, words);
     },
     renamed: (cue, from, to) => renamedIn(def, cue, from, to),
-    expand: (cue, nameFor) => withShares(cue, drawnBy(cue, def.expand(cue, nameFor)), nameFor),
-    problems: (cue, frame) => {
-      const common = commonProblems(cue, frame, def.columns(cue), def.orders === 'must');
-      return common.some(({ rests }) => rests) ? common : [...common, ...(def.problems?.(cue, frame) ?? [])];
+    columns: cue => def.columns(cue),
+    expand: (cue, nameFor, around) => {
+      const placed = place(cue, around);
+      const own = drawnBy(cue, def.expand(placed, nameFor, around));
+      return withPartShares(withShares(cue.measure, placed.scope, own, nameFor), nameFor);
     },
-    why: (cue, facts) => def.why(cue, facts),
+    problems: (cue, frame) => {
+      const placed = place(cue, frame);
+      const orders = ordersOf(def, cue);
+      const common = commonProblems(placed, frame, def.columns(cue), orders === 'must' || orders === 'forward');
+      if (common.some(({ rests }) => rests)) return common;
+      const own = def.problems?.(placed, frame) ?? [];
+      const asksShare = def.parts(cue).some(part => lookOf(cue, part).label === 'share');
+      const isSaid = own.some(({ problem }) => problem.code === 'cue-negative');
+      return [...common, ...own, ...(asksShare && !isSaid ? negativeProblems(cue.measure, frame) : [])];
+    },
+    why: (cue, facts) => def.why(place(cue, facts.frame), facts),
+    unjudged: (cue, facts) => def.unjudged?.(place(cue, facts.frame), facts) ?? null,
   };
 }
 
-export const lookOf = (cue: CueBase, part: string): Look =>
+const ordersOf = <C extends CueBase>({ orders = 'may' }: KindDef<C>, cue: C): Orders =>
+  typeof orders === 'function' ? orders(cue) : orders;
+
+/** The look of a part, or a plain one. */
+export const lookOf = (cue: Pick<CueBase, 'looks'>, part: string): Look =>
   cue.looks[part] ?? { colour: '', outline: false, glyph: '', label: 'none', text: '' };
 
 function sharedTokens<C extends CueBase>(def: KindDef<C>): Record<string, TokenOf<C>> {
   return {
     measure: measure('measure'),
     scope: {
-      token: (cue, words) => scopeToken(cue.scope, words, def.orders ?? 'may'),
+      token: (cue, words) => scopeToken(cue.scope, words, ordersOf(def, cue)),
       set: (cue, value) => ({ ...cue, scope: readScope(value) }),
     },
     quiet: yesNo('quiet', 'All the others', 'quiet the rest', 'leave the rest'),
@@ -126,9 +156,19 @@ function sharedTokens<C extends CueBase>(def: KindDef<C>): Record<string, TokenO
 
 function renamedIn<C extends CueBase>(def: KindDef<C>, cue: C, from: string, to: string): C {
   const fields = (['measure', ...(def.named ?? [])] as (keyof C)[]).filter(field => cue[field] === from);
-  const renamed = { ...cue, ...Object.fromEntries(fields.map(field => [field, to])) };
+  const looks = Object.fromEntries(
+    Object.entries(cue.looks).map(([part, item]) => [part, { ...item, text: renamedText(item.text, from, to) }]),
+  );
+  const renamed = { ...cue, looks, scope: renamedScope(cue.scope, from, to), ...Object.fromEntries(fields.map(field => [field, to])) };
   return def.renamed ? def.renamed(renamed, from, to) : renamed;
 }
+
+/** Words with formulas in braces, in which a column has another name. */
+const renamedText = (text: string, from: string, to: string): string =>
+  text.replaceAll(
+    /\{(.*?)(\s+as\s+[\p{L}\p{N}_ ]+?)?\s*\}/gu,
+    (_, formula: string, as = '') => `{${renameNames(formula, new Map([[from, to]]))}${String(as)}}`,
+  );
 
 /** The lines of a cue as its pen draws them; a marker is nothing for a level. */
 function drawnBy(cue: CueBase, { helpers, treatments }: Expansion): Expansion {
@@ -141,20 +181,38 @@ function drawnBy(cue: CueBase, { helpers, treatments }: Expansion): Expansion {
   };
 }
 
-/** A label that tells a share gets it from a helper column, like every other number. */
-function withShares(cue: CueBase, expansion: Expansion, nameFor: (part: string) => string): Expansion {
+/** A label that tells a share gets it from a helper column, like every other number: of all rows of the scope, whatever their order. */
+function withShares(measure: string, scope: Scope, expansion: Expansion, nameFor: (part: string) => string): Expansion {
   const asks = (item: Treatment): boolean => (item.show === 'mark' || item.show === 'ramp') && item.look.label === 'share';
   if (!expansion.treatments.some(asks)) return expansion;
-  const m = nameText(cue.measure);
-  const share = { part: 'share', name: nameFor('share'), formula: `${m} / sum(${m}) ${windowOf(cue.scope)}`, as: 'percent' as const };
-  const known = expansion.helpers.some(helper => helper.part === 'share');
   const treatments = expansion.treatments.map(item => (asks(item) ? { ...item, share: 'share' } : item));
-  return { helpers: known ? expansion.helpers : [...expansion.helpers, share], treatments };
+  if (expansion.helpers.some(helper => helper.part === 'share')) return { helpers: expansion.helpers, treatments };
+  const m = nameText(measure);
+  const share = { part: 'share', name: nameFor('share'), formula: `${m} / sum(${m}) ${wholeWindowOf(scope)}`, as: 'percent' as const };
+  return { helpers: [...expansion.helpers, share], treatments };
+}
+
+/** A part's label tells the share that it has of all parts of its row, from a helper column of its own. */
+function withPartShares({ helpers, treatments }: Expansion, nameFor: (part: string) => string): Expansion {
+  const shares: HelperFormula[] = [];
+  const named = (part: string): string => nameText(helpers.find(helper => helper.part === part)?.name ?? part);
+  const drawn = treatments.map(item => {
+    if (item.show !== 'split') return item;
+    const all = item.parts.map(({ part }) => named(part)).join(' + ');
+    const parts = item.parts.map(piece => {
+      if (piece.look.label !== 'share' || piece.share !== undefined) return piece;
+      const share = `share of ${piece.part}`;
+      shares.push({ part: share, name: nameFor(share), formula: `${named(piece.part)} / (${all})`, as: 'percent' });
+      return { ...piece, share };
+    });
+    return { ...item, parts };
+  });
+  return { helpers: [...helpers, ...shares], treatments: drawn };
 }
 
 /** A treatment for the marks of a part. */
 export const markOf = (
-  cue: CueBase,
+  cue: Pick<CueBase, 'measure' | 'looks'>,
   part: string,
   legend: string,
   more: { readonly measure?: string; readonly difference?: string } = {},
@@ -162,11 +220,13 @@ export const markOf = (
 
 // Builders of tokens, by the field that they change.
 
+/** A token that sets one field from a list. */
 export const choice = <C>(field: keyof C, about: string, options: readonly Option[]): TokenOf<C> => ({
   token: (cue, _words, key) => choiceToken(key, about, String(cue[field]), options),
   set: (cue, value) => ({ ...cue, [field]: value }),
 });
 
+/** A token that sets one field to yes or no. */
 export const yesNo = <C>(field: keyof C, about: string, yes: string, no: string): TokenOf<C> => ({
   token: (cue, _words, key) =>
     choiceToken(key, about, String(cue[field]), [
@@ -179,12 +239,13 @@ export const yesNo = <C>(field: keyof C, about: string, yes: string, no: string)
 /** A measure or helper column of the figure. */
 export const measure = <C>(field: keyof C, about = 'Measure'): TokenOf<C> => ({
   token: (cue, words, key) => {
-    const token = choiceToken(key, about, String(cue[field]), plainOptions(words.measures));
-    return token.text === '' ? { ...token, text: 'another measure' } : token;
+    const token = choiceToken(key, about, String(cue[field]), measureOptions(words));
+    return { ...token, text: String(cue[field]) || 'another measure' };
   },
   set: (cue, value) => ({ ...cue, [field]: value }),
 });
 
+/** What a typed number may be. */
 export interface NumberLimits {
   readonly low: number;
   readonly high: number;
@@ -216,7 +277,7 @@ export const number = <C>(
 /** A value to compare with (see `Level`). */
 export const level = <C>(field: keyof C, about: string): TokenOf<C> => ({
   token: (cue, words, key) => levelToken(key, about, cue[field] as Level, words),
-  set: (cue, value, words) => ({ ...cue, [field]: readLevel(value, words.measures) ?? cue[field] }),
+  set: (cue, value, words) => ({ ...cue, [field]: readLevel(value, measuresWithin(words)) ?? cue[field] }),
 });
 
 /** A colour that belongs to a line or band, not to marks. */
@@ -225,6 +286,7 @@ export const colour = <C>(field: keyof C, about: string): TokenOf<C> => ({
   set: (cue, value) => ({ ...cue, [field]: value }),
 });
 
+/** A token that sets one field to typed words. */
 export const words = <C>(field: keyof C, about: string, placeholder: string): TokenOf<C> => ({
   token: (cue, _words, key) => {
     const value = String(cue[field]);

@@ -1,15 +1,18 @@
 import { nameText } from 'core/formula';
 import { counted } from 'core/sentence';
-import { columnOf, isMissing, type NumericValues } from 'core/table';
+import { columnOf, type NumericValues } from 'core/table';
 import * as z from 'zod/mini';
+import { peersOf } from './among';
 import { samenessProblems } from './common-problems';
 import { choice, cueFields, defineKind, markOf } from './define';
 import type { HelperFormula } from './kind';
 import { look } from './look';
-import { legendScope, rowsInScope, scopeWords, windowOf } from './scope';
+import { legendScope, windowOf } from './scope';
+import { valuesWhere } from './values-where';
 
 const schema = z.object({ ...cueFields('extremes'), which: z.enum(['both', 'highest', 'lowest']) });
 
+/** The highest and the lowest. */
 export type ExtremesCue = z.infer<typeof schema>;
 type End = 'highest' | 'lowest';
 
@@ -17,7 +20,7 @@ type End = 'highest' | 'lowest';
 export const extremes = defineKind<ExtremesCue>({
   kind: 'extremes',
   help: 'Mark the highest and the lowest of a measure; the rest steps back.',
-  search: 'max maximum min minimum peak extreme best worst largest smallest',
+  search: 'max maximum min minimum peak extreme best worst biggest largest smallest show values labels',
   schema,
   fresh: ({ measures }) => ({
     measure: measures[0] ?? '',
@@ -54,24 +57,23 @@ export const extremes = defineKind<ExtremesCue>({
     const measure = nameText(cue.measure);
     const found = endsOf(cue).map((part): HelperFormula => {
       const summary = `${part === 'highest' ? 'max' : 'min'}(${measure}) ${windowOf(cue.scope)}`;
-      return { part, name: nameFor(part), formula: `case when ${measure} = ${summary} then ${measure} end` };
+      return valuesWhere({ part, name: nameFor(part), when: `${measure} = ${summary}`, measure });
     });
     const unmarked = found.map(helper => `${nameText(helper.name)} is null`).join(' and ');
-    const rest = { part: 'rest', name: nameFor('rest'), formula: `case when ${unmarked} then ${measure} end` };
+    const rest = valuesWhere({ part: 'rest', name: nameFor('rest'), when: unmarked, measure });
     return { helpers: [...found, rest], treatments: found.map(({ part }) => markOf(cue, part, `${part}${legendScope(cue.scope)}`)) };
   },
   problems: (cue, frame) => samenessProblems(cue.measure, frame),
   why: (cue, { frame, row, part, write }) => {
     const column = columnOf(frame.table, cue.measure) as NumericValues;
     const value = column.data[row] as number;
-    const peers = rowsInScope(cue.scope, frame, row).filter(other => !isMissing(column, other));
-    const tied = peers.filter(other => column.data[other] === value).length - 1;
+    const peers = peersOf(cue.scope, frame, row, cue.measure);
+    const tied = peers.rows.filter(other => column.data[other] === value).length - 1;
     const tie = tied > 0 ? `, tied with ${counted(tied, 'other')}` : '';
-    const among = `${counted(peers.length, frame.category)}${scopeWords(cue.scope, frame, row)}`;
-    return `${cue.measure} ${write(cue.measure, value)} is the ${part} of ${among}${tie}`;
+    return `${cue.measure} ${write(cue.measure, value)} is the ${part} of ${peers.words}${tie}`;
   },
 });
 
-function endsOf({ which }: ExtremesCue): End[] {
+function endsOf({ which }: Pick<ExtremesCue, 'which'>): End[] {
   return which === 'both' ? ['highest', 'lowest'] : [which];
 }

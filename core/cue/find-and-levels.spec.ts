@@ -11,7 +11,7 @@ describe('finding a cue by typed words', () => {
     ['top 5', 'rank', /Mark the top 5 places/],
     ['bottom 2 b', 'rank', /Mark the bottom 2 places by b/],
     ['median', 'typical', /Draw the median/],
-    ['running total', 'running', /moving total of a over all rows so far/],
+    ['running total', 'running', /running total of a over all rows so far/],
     ['heat', 'gradient'],
     ['confidence', 'band'],
     ['if', 'rule'],

@@ -1,5 +1,6 @@
 import { readSentence } from 'core/sentence';
-import type { CueKind, CueWords } from './kind';
+import type { CueKind } from './kind';
+import type { CueFacts } from './surroundings';
 import { cueKinds, type Cue, type CueKindName } from './registry';
 
 /** A kind of cue as it would read on this figure. */
@@ -14,7 +15,7 @@ export interface CueOffer {
  * Kinds whose sentence, help or further words hold every word typed, or a form of it; what matches at the front of the words comes
  * first. A number in the query goes into the cue where it takes one: "top 5".
  */
-export function findCues(query: string, words: CueWords): CueOffer[] {
+export function findCues(query: string, words: CueFacts): CueOffer[] {
   const typed = query
     .toLowerCase()
     .split(/[^\p{L}\p{N}.]+/u)
@@ -28,14 +29,14 @@ export function findCues(query: string, words: CueWords): CueOffer[] {
     .map(({ offer }) => offer);
 }
 
-function offerOf(name: CueKindName, words: CueWords, typed: readonly string[]): CueOffer {
+function offerOf(name: CueKindName, words: CueFacts, typed: readonly string[]): CueOffer {
   const kind = cueKinds[name] as unknown as CueKind<Cue>;
   const cue = tuned(kind, kind.create('', words), typed, words);
   return { kind: name, reads: readSentence(kind.sentence(cue, words)), help: kind.help, cue };
 }
 
 /** What the typed words already say about the cue: an end, a number, a measure. */
-function tuned(kind: CueKind<Cue>, cue: Cue, typed: readonly string[], words: CueWords): Cue {
+function tuned(kind: CueKind<Cue>, cue: Cue, typed: readonly string[], words: CueFacts): Cue {
   const number = typed.find(word => /^\d+(\.\d+)?$/.test(word));
   const measure = words.measures.find(name => typed.includes(name.toLowerCase()));
   let out = measure === undefined ? cue : kind.change(cue, 'measure', measure, words);

@@ -3,7 +3,7 @@ import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
 import { samenessProblems } from './common-problems';
 import { choice, colour, cueFields, defineKind, level, lookOf, number } from './define';
-import type { HelperFormula } from './kind';
+import type { HelperFormula, Placed } from './kind';
 import { levelFormula, levelSchema, renamedLevel } from './level';
 import { look } from './look';
 import { windowOf } from './scope';
@@ -18,6 +18,7 @@ const schema = z.object({
   classes: z.number().check(z.minimum(0), z.maximum(12)),
 });
 
+/** Colours from low to high. */
 export type GradientCue = z.infer<typeof schema>;
 
 /**
@@ -71,6 +72,7 @@ export const gradient = defineKind<GradientCue>({
     say('labels'),
     '.',
   ],
+  sees: () => true,
   parts: () => ['shade'],
   columns: cue => [cue.measure],
   expand: (cue, nameFor) => {
@@ -89,7 +91,8 @@ export const gradient = defineKind<GradientCue>({
     const inClass: HelperFormula = {
       part: 'class',
       name: nameFor('class'),
-      formula: `case when ${p} is not null then least(floor(${p} * ${cue.classes}) + 1, ${cue.classes}) end`,
+      // Rounded, so that a value right on the edge of two classes, as decimal numbers have it, belongs to the upper one.
+      formula: `case when ${p} is not null then least(floor(round(${p} * ${cue.classes}, 9)) + 1, ${cue.classes}) end`,
       as: 'number',
     };
     const shade: HelperFormula = {
@@ -109,12 +112,12 @@ export const gradient = defineKind<GradientCue>({
 });
 
 /** Where a value lies from 0 to 1; around a midpoint 0.5 is the midpoint itself. */
-function positionOf(cue: GradientCue, m: string): string {
+function positionOf(cue: Placed<GradientCue>, m: string): string {
   const window = windowOf(cue.scope);
   const [least, most] = [`min(${m}) ${window}`, `max(${m}) ${window}`];
   if (cue.way === 'sequential')
     return `case when ${most} = ${least} then case when ${m} is not null then 0.5 end else (${m} - ${least}) / (${most} - ${least}) end`;
-  const middle = `(${levelFormula(cue.midpoint, cue.measure, window)})`;
+  const middle = `(${levelFormula(cue.midpoint, cue.measure, window, cue.scope)})`;
   const reach = `greatest(abs(${most} - ${middle}), abs(${least} - ${middle}))`;
   return `case when ${reach} = 0 then case when ${m} is not null then 0.5 end else 0.5 + 0.5 * (${m} - ${middle}) / ${reach} end`;
 }

@@ -1,6 +1,8 @@
 // What kinds there are.
 export { cueKinds, cueSchema, kindOf, type Cue, type CueKindName } from './registry';
-export type { CueBase, CueKind, CueWords, HelperColumn } from './kind';
+export { type CueBase, type CueKind, type HelperColumn } from './kind';
+export { aroundOf, cueFactsOf, type Candidate, type CueFacts, type Surroundings, type ValueRange } from './surroundings';
+export { measuresWithin, partnerOf } from './partners';
 export { findCues, type CueOffer } from './find-cues';
 export { asRule } from './as-rule';
 
@@ -12,8 +14,9 @@ export { penWord, readPen } from './pen-tokens';
 
 // Levels and scopes, as they are typed and chosen.
 export { levelWords, readLevel, typedNumber, type Level } from './level';
-export { cueScopeOf, helperScopeOf, scopeValue } from './scope';
+export { cueScopeOf, helperScopeOf, partsOfScope, scopeIn, scopeValue, type CueScope } from './scope';
 
 // Applying them.
 export { applyCues, type AppliedCue } from './apply-cues';
+export { cueDataOf, treatmentsOf, type CueTreatment } from './treatments-of';
 export { isColouring, winnersOf, type Colouring, type Winners } from './winners';

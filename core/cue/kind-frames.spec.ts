@@ -1,24 +1,25 @@
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
 import { messageFor } from 'core/result';
 import { cellAt, makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
-import { applyCues, cueKinds, readLevel, type AppliedCue, type Cue, type CueKindName, type CueWords } from './index';
+import { applyCues, cueKinds, readLevel, type AppliedCue, type Cue, type CueKindName, type CueFacts, cueFactsOf } from './index';
 
 export const HUTS = ['A', 'B', 'C', 'D', 'E', 'F'];
 const DAYS = ['2030-06-03', '2030-06-10', '2030-06-17', '2031-06-02', '2031-06-10', '2031-06-16'];
-export const words: CueWords = { category: 'hut', measures: ['a', 'b'], scopes: ['g'], along: { column: 'hut', descending: false } };
-export const along = { kind: 'along' as const, column: 'hut', descending: false, within: null };
+export const words: CueFacts = cueFactsOf({ category: 'hut', measures: ['a', 'b'], scopes: ['g'] });
+export const along = { kind: 'along' as const, column: 'hut', descending: false, within: [] };
 
 /** A frame of huts A to F with measures a and b, groups x x x y y y, and a date per hut. */
-export function frameFor(a: Cell[], b: Cell[] = a, by = 'hut'): Frame {
+export function frameFor(a: Cell[], b: Cell[] = a, by = 'hut', days = DAYS): Frame {
   const rows = HUTS.slice(0, a.length);
   const table = makeTable('t', [
     ...tableOf({ hut: rows, g: ['x', 'x', 'x', 'y', 'y', 'y'].slice(0, a.length), a_: a, b_: b }).columns,
-    named('day', valuesFrom('date', DAYS.slice(0, a.length))),
+    named('day', valuesFrom('date', days.slice(0, a.length))),
   ]);
   const data = {
     table: 't',
     category: by,
     step: null,
+    empty: 'missing' as const,
     series: null,
     panel: null,
     measures: [plainMeasure('a', 'sum(a_)'), plainMeasure('b', 'sum(b_)')],

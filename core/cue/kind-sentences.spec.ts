@@ -1,5 +1,8 @@
 import { asRule, cueKinds, cueSchema, kindOf, type CueKindName } from './index';
-import { applied, frameFor, make, n, valuesOf, words } from './kind-frames.spec';
+import { along, applied, frameFor, make, n, valuesOf, words } from './kind-frames.spec';
+
+// Measures of these names would take the place of helper columns of the same ones.
+const TAKEN = ['hut', 'a', 'b', 'g'];
 
 describe('sentences of every kind', () => {
   for (const name of Object.keys(cueKinds) as CueKindName[]) {
@@ -39,12 +42,45 @@ describe('sentences of every kind', () => {
     });
     it(`${name}: opened as formulas it computes the same`, () => {
       const frame = frameFor([10, 40, 20, 30, 20, 5], [12, 35, 20, 33, 18, 4]);
-      const [own, rule] = [applied(cue, frame), applied(asRule(cue), frame)];
+      const [own, rule] = [applied(cue, frame), applied(asRule(cue, words, TAKEN), frame)];
       const marks = own.treatments.filter(item => item.show === 'mark').map(item => item.part);
       expect(rule.problems).toEqual([]);
       for (const part of marks) expect([part, valuesOf(rule, part)]).toEqual([part, valuesOf(own, part)]);
       expect(rule.treatments.map(item => item.show).sort()).toEqual(own.treatments.map(item => item.show).sort());
-      expect(cueSchema.safeParse(asRule(cue)).success).toBe(true);
+      expect(cueSchema.safeParse(asRule(cue, words, TAKEN)).success).toBe(true);
     });
   }
+});
+
+describe('a cue says how many rows it saw', () => {
+  const among = { ...words, counts: () => ({ there: 18, all: 20 }) };
+  const steps = (edge: object): object => ({
+    steps: [
+      { name: 'low', upTo: edge },
+      { name: 'high', upTo: null },
+    ],
+  });
+  const cases: readonly [kind: CueKindName, change: object, says: boolean][] = [
+    ['threshold', steps({ is: 'stat', stat: 'average' }), true],
+    ['threshold', steps({ is: 'number', value: 3 }), false],
+    ['band', { by: 'deviation' }, true],
+    ['band', { by: 'edges', lower: { is: 'percentile', percentile: 10 }, upper: { is: 'number', value: 9 } }, true],
+    ['band', { by: 'edges', lower: { is: 'number', value: 1 }, upper: { is: 'number', value: 9 } }, false],
+    ['band', { by: 'deviation', moving: 4, scope: along }, false],
+    ['gradient', {}, true],
+    ['outlier', {}, true],
+    ['outlier', { scope: { kind: 'within', columns: ['g'] } }, false],
+    ['rescale', { to: 'z' }, true],
+    ['rescale', { to: 'index' }, false],
+    ['rank', { unit: 'share' }, true],
+    ['rank', {}, false],
+  ];
+  for (const [kind, change, says] of cases)
+    it(`${kind} ${JSON.stringify(change)}`, () => {
+      const cue = { ...make(kind, { scope: { kind: 'figure' } }), ...change };
+      const texts = kindOf(cue)
+        .finer(cue as never, among)
+        .flat();
+      expect(texts.includes('Computed over the 18 huts with a value.')).toBe(says);
+    });
 });

@@ -22,7 +22,7 @@ describe('helper columns of kinds that mark and compare, by hand', () => {
       A,
       { 'cumulated share': [1, 1 / 3, 11 / 12, 7 / 12, 11 / 12, 1].map(value => Number(value.toFixed(6))), in: [n, 40, n, 30, n, n] },
     ],
-    ['rank: within a group', 'rank', { n: 1, scope: { kind: 'within', column: 'g' } }, A, A, { in: [n, 40, n, 30, n, n] }],
+    ['rank: within a group', 'rank', { n: 1, scope: { kind: 'within', columns: ['g'] } }, A, A, { in: [n, 40, n, 30, n, n] }],
     [
       'threshold: steps with the edge in the lower one',
       'threshold',
@@ -52,6 +52,42 @@ describe('helper columns of kinds that mark and compare, by hand', () => {
       { step: ['high', 'low'] },
     ],
     [
+      'threshold: past an edge that is not known there is no step',
+      'threshold',
+      {
+        steps: [
+          { name: 'low', upTo: level('b') },
+          { name: 'middle', upTo: level('30') },
+          { name: 'high', upTo: n },
+        ],
+      },
+      [10, 10, 25, 40, 40],
+      [15, n, 20, 20, n],
+      { step: ['low', n, 'middle', 'high', n], high: [n, n, n, 40, n] },
+    ],
+    [
+      'threshold: the deviation of one row gives no edge',
+      'threshold',
+      {
+        steps: [
+          { name: 'low', upTo: level('average + 1 sd') },
+          { name: 'high', upTo: n },
+        ],
+      },
+      [10],
+      [n],
+      { 'edge 1': [n], step: [n], high: [n] },
+    ],
+    [
+      // Edges at 1.7, 2.8, 3.9, 5, 6.1, 7.2: 2.8 stands on one and belongs to the class above it.
+      'gradient: a value on the edge of two classes',
+      'gradient',
+      { classes: 5 },
+      [1.7, 2.8, 7.2, 2.79],
+      [n, n, n, n],
+      { class: [1, 2, 5, 1], shade: [0.1, 0.3, 0.9, 0.1] },
+    ],
+    [
       'threshold: a share of another column, an average with deviations',
       'threshold',
       {
@@ -72,7 +108,7 @@ describe('helper columns of kinds that mark and compare, by hand', () => {
       { plan: 'b' },
       [10, 40, 20, n, 5],
       [15, 30, 20, 7, n],
-      { reached: [10, 30, 20, n, n], 'short by': [5, 0, 0, n, n], beyond: [0, 10, 0, n, n], whole: [15, 40, 20, n, n] },
+      { reached: [10, 30, 20, n, n], 'short by': [5, 0, 0, n, n], beyond: [0, 10, 0, n, n], whole: [10, 40, 20, n, n] },
     ],
     [
       'plan: below and above, the plan as a line',
@@ -94,7 +130,7 @@ describe('helper columns of kinds that mark and compare, by hand', () => {
     [
       'typical: the median within a group',
       'typical',
-      { level: level('median'), scope: { kind: 'within', column: 'g' } },
+      { level: level('median'), scope: { kind: 'within', columns: ['g'] } },
       A,
       A,
       { line: [20, 20, 20, 20, 20, 20] },
@@ -161,7 +197,7 @@ describe('helper columns of kinds that mark and compare, by hand', () => {
       'rule: an average without a window of its own looks where the scope says; one with a window where that says',
       'rule',
       {
-        scope: { kind: 'within', column: 'g' },
+        scope: { kind: 'within', columns: ['g'] },
         branches: [
           { name: 'beyond', when: 'a > avg(a)' },
           { name: 'least', when: 'a = min(a) over ()' },
@@ -178,6 +214,20 @@ describe('helper columns of kinds that mark and compare, by hand', () => {
       [10, 12, 8, 12],
       [n, n, n, n],
       { rank: [3, 1, 4, 1], in: [n, 12, n, 12] },
+    ],
+    [
+      'rule: every branch that is true takes the row',
+      'rule',
+      {
+        takes: 'every',
+        branches: [
+          { name: 'big', when: 'a > 25' },
+          { name: 'even', when: 'a > 15' },
+        ],
+      },
+      [10, 40, 20],
+      [n, n, n],
+      { big: [n, 40, n], even: [n, 40, 20] },
     ],
     [
       'extremes along an order: highest so far',

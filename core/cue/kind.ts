@@ -1,10 +1,11 @@
+import type { CueFacts, Surroundings } from './surroundings';
 import type { Frame, Pen } from 'core/frame';
 import type { CueProblem } from 'core/result';
 import type { Sentence } from 'core/sentence';
 import type { Cell, Column } from 'core/table';
 import type * as z from 'zod/mini';
 import type { Look } from './look';
-import type { CueScope } from './scope';
+import type { CueScope, Scope } from './scope';
 import type { Treatment } from './treatments';
 
 /** What every cue has, whatever its kind. */
@@ -23,17 +24,8 @@ export interface CueBase {
   readonly pen?: Pen | undefined;
 }
 
-/** What a sentence is written against: the words that make sense in this figure. */
-export interface CueWords {
-  readonly category: string;
-  readonly measures: readonly string[];
-  /** Columns with one value per row of the frame, to look within. */
-  readonly scopes: readonly string[];
-  /** The order that the figure shows, for cues that follow one. */
-  readonly along: { readonly column: string; readonly descending: boolean };
-  /** Names of the analyst's own small pictures. */
-  readonly pictures?: readonly string[];
-}
+/** A cue with its scope as it is in a figure. */
+export type Placed<C extends CueBase> = Omit<C, 'scope'> & { readonly scope: Scope };
 
 /** One helper column before it is computed. `part` names its role within the cue. */
 export interface HelperFormula {
@@ -42,6 +34,8 @@ export interface HelperFormula {
   readonly formula: string;
   /** How its numbers are written: as the measure's (when unsaid), as percents, or as plain numbers. */
   readonly as?: 'percent' | 'number';
+  /** The condition under which it holds the measure's value, where that is all it is (see `valuesWhere`). */
+  readonly when?: string;
 }
 
 /** A cue written out: named formulas, in order, and how their parts show. */
@@ -85,17 +79,21 @@ export interface CueKind<C extends CueBase> {
   readonly search: string;
   readonly schema: z.ZodMiniType<C>;
   /** A first cue that makes sense on this figure. */
-  create(id: string, words: CueWords): C;
-  sentence(cue: C, words: CueWords): Sentence;
+  create(id: string, words: CueFacts): C;
+  sentence(cue: C, words: CueFacts): Sentence;
   /** The finer settings, a sentence per part. */
-  finer(cue: C, words: CueWords): Sentence[];
+  finer(cue: C, words: CueFacts): Sentence[];
   /** The cue with one token of its sentences changed. Throws on a token that it does not have. */
-  change(cue: C, token: string, value: string, words: CueWords): C;
+  change(cue: C, token: string, value: string, words: CueFacts): C;
   /** The cue with a measure of another name. */
   renamed(cue: C, from: string, to: string): C;
+  /** Number columns that the cue needs. */
+  columns(cue: C): readonly string[];
   /** `nameFor` turns a part into a name that no other column of the figure has. */
-  expand(cue: C, nameFor: (part: string) => string): Expansion;
+  expand(cue: C, nameFor: (part: string) => string, around: Surroundings): Expansion;
   problems(cue: C, frame: Frame): readonly FoundProblem[];
   /** The reason for a marked row, such as "milk 21,400 L is the highest of 20 huts". */
   why(cue: C, facts: WhyFacts): string;
+  /** Why a row that it leaves unmarked could not be judged; null where there is nothing to say. */
+  unjudged(cue: C, facts: WhyFacts): string | null;
 }

@@ -1,9 +1,14 @@
-import { addWindows, nameText } from 'core/formula';
-import type { Token } from 'core/sentence';
+import { addWindows, nameText, renameNames } from 'core/formula';
+import { overallName } from 'core/frame';
+import { plainOptions, type Token } from 'core/sentence';
 import * as z from 'zod/mini';
-import type { CueWords } from './kind';
+import type { CueFacts } from './surroundings';
+import { measureOptions, measuresWithin } from './partners';
+import { partsOfScope, type Scope } from './scope';
 
-/** A value that a cue compares with: a number, a column, a share of one, a statistic of the measure, or a formula. */
+/**
+ * A value that a cue compares with: a number, a column, a share of one, a statistic of the bars, the measure's own
+ * formula over all rows behind them, or a formula. */
 export const levelSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('number'), value: z.number() }),
   z.object({ is: z.literal('column'), column: z.string() }),
@@ -11,10 +16,13 @@ export const levelSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('stat'), stat: z.enum(['average', 'median', 'minimum', 'maximum', 'total']) }),
   z.object({ is: z.literal('deviation'), k: z.number() }),
   z.object({ is: z.literal('percentile'), percentile: z.number().check(z.minimum(0), z.maximum(100)) }),
+  z.object({ is: z.literal('overall') }),
   z.object({ is: z.literal('formula'), formula: z.string() }),
 ]);
 
+/** A value to compare with. */
 export type Level = z.infer<typeof levelSchema>;
+/** A level that is a number. */
 export const numberLevel = (value: number): Level => ({ is: 'number', value });
 
 /** A number as formula text: plain digits in every case, as SQL wants them. */
@@ -22,8 +30,8 @@ export const numberText = (value: number): string => (value < 0 ? `(${String(val
 
 const STATS = { average: 'avg', median: 'median', minimum: 'min', maximum: 'max', total: 'sum' } as const;
 
-/** The level as a formula over the frame. `window` is the scope's, such as `over ()`. */
-export function levelFormula(level: Level, measure: string, window: string): string {
+/** The level as a formula over the frame. `window` is the scope's own or a moving one, such as `over ()`. */
+export function levelFormula(level: Level, measure: string, window: string, scope: Scope): string {
   const m = nameText(measure);
   switch (level.is) {
     case 'number':
@@ -38,10 +46,14 @@ export function levelFormula(level: Level, measure: string, window: string): str
       return `avg(${m}) ${window} + ${numberText(level.k)} * stddev_samp(${m}) ${window}`;
     case 'percentile':
       return `percentile_cont(${numberText(level.percentile / 100)}) within group (order by ${m}) ${window}`;
+    case 'overall':
+      return nameText(overallName({ measure, within: partsOfScope(scope) }));
     case 'formula':
       return addWindows(level.formula, window.slice('over ('.length, -1));
   }
 }
+
+const OVERALL = 'over all rows';
 
 /** The level in words, as a token reads and as an analyst may type it. */
 export function levelWords(level: Level): string {
@@ -58,6 +70,8 @@ export function levelWords(level: Level): string {
       return `average ${level.k < 0 ? '−' : '+'} ${Math.abs(level.k)} sd`;
     case 'percentile':
       return `percentile ${level.percentile}`;
+    case 'overall':
+      return OVERALL;
     case 'formula':
       return `= ${level.formula}`;
   }
@@ -80,6 +94,7 @@ export function readLevel(text: string, columns: readonly string[]): Level | nul
   const number = typedNumber(words);
   if (!Number.isNaN(number) && Number.isFinite(number)) return numberLevel(number);
   if (/^=\s*\S/.test(words)) return { is: 'formula', formula: words.replace(/^=\s*/, '') };
+  if (words.toLowerCase() === OVERALL) return { is: 'overall' };
   return readStat(words) ?? readShare(words, columns);
 }
 
@@ -98,16 +113,28 @@ function readShare(words: string, columns: readonly string[]): Level | null {
   return percent !== undefined && column !== undefined ? { is: 'percent', percent: Number(percent), column } : null;
 }
 
-const HINT = 'A number, a column, “90 % of” a column, average, “average + 1 sd”, median, “percentile 90”, or “= ” and a formula.';
+const HINT =
+  'A number, a column, “90 % of” a column, average, “average + 1 sd”, median, “percentile 90”, “over all rows”, or “= ” and a formula.';
 
 /** A token that takes a level, typed or chosen. */
-export function levelToken(key: string, about: string, level: Level, words: CueWords): Token {
+export function levelToken(key: string, about: string, level: Level, words: CueFacts): Token {
   const value = levelWords(level);
-  const options = [...words.measures, 'average', 'median', 'average + 1 sd', 'percentile 90'].map(item => ({ value: item, label: item }));
-  const check = (text: string): string | null => (readLevel(text, words.measures) ? null : HINT);
+  const whole = level.is === 'overall' || (words.ratios?.length ?? 0) > 0 ? [OVERALL] : [];
+  const options = [...measureOptions(words), ...plainOptions(['average', 'median', 'average + 1 sd', 'percentile 90', ...whole])];
+  const check = (text: string): string | null => (readLevel(text, measuresWithin(words)) ? null : HINT);
   return { key, about, text: value, input: { kind: 'entry', value, options, hint: HINT, check } };
 }
 
+/** The columns that a level needs; a formula says itself what it lacks. */
+export const levelColumns = (level: Level): string[] => (level.is === 'column' || level.is === 'percent' ? [level.column] : []);
+
+/** Whether a level sums up the measure's bars, so that it matters which ones it saw. */
+export const isStatistic = ({ is }: Level): boolean => is === 'stat' || is === 'deviation' || is === 'percentile';
+
 /** The level with a measure of another name, where it speaks of the old one. */
 export const renamedLevel = (level: Level, from: string, to: string): Level =>
-  (level.is === 'column' || level.is === 'percent') && level.column === from ? { ...level, column: to } : level;
+  (level.is === 'column' || level.is === 'percent') && level.column === from
+    ? { ...level, column: to }
+    : level.is === 'formula'
+      ? { ...level, formula: renameNames(level.formula, new Map([[from, to]])) }
+      : level;

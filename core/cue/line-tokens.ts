@@ -1,6 +1,7 @@
 import type { Option } from 'core/sentence';
 import type { TreatmentOf } from './treatments';
 
+/** Dashes to choose from. */
 export const DASH_OPTIONS: readonly Option[] = [
   { value: 'solid', label: 'solid' },
   { value: 'dashed', label: 'dashed' },
@@ -16,7 +17,8 @@ export const FORM_OPTIONS: readonly Option[] = [
   { value: 'columns', label: 'as columns' },
 ];
 
-export const AXIS_OPTIONS: readonly Option[] = [
+/** Axes that a cue's own values may be read at. */
+export const CUE_AXIS_OPTIONS: readonly Option[] = [
   { value: 'same', label: 'on the same axis' },
   { value: 'second', label: 'on the second axis' },
 ];

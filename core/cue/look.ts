@@ -4,6 +4,7 @@ import * as z from 'zod/mini';
 
 /** What a label at a mark says. `glyph` puts the glyph where a label stands; `text` is the analyst's own, with computed values in braces. */
 export const LABELS = ['none', 'value', 'name', 'share', 'difference', 'glyph', 'text'] as const;
+/** What a mark's label says. */
 export type LabelKind = (typeof LABELS)[number];
 
 /** How the marks of one part of a cue show. An empty colour or glyph leaves the mark as it is. */
@@ -15,8 +16,10 @@ export const lookSchema = z.object({
   text: z.string().check(z.maxLength(300)),
 });
 
+/** Colour, outline, glyph and label of a part. */
 export type Look = z.infer<typeof lookSchema>;
 
+/** A look that is a colour, and what else is said. */
 export const look = (colour: string, label: LabelKind = 'none', glyph = ''): Look => ({ colour, outline: false, glyph, label, text: '' });
 
 const LABEL_WORDS: Readonly<Record<LabelKind, string>> = {
@@ -29,9 +32,11 @@ const LABEL_WORDS: Readonly<Record<LabelKind, string>> = {
   text: 'with words of your own',
 };
 
+/** Labels to choose from. */
 export const labelOptions = (differs: boolean): Option[] =>
   LABELS.filter(label => differs || label !== 'difference').map(value => ({ value, label: LABEL_WORDS[value] }));
 
+/** A word that chooses a colour, by name or hex value. */
 export function colourToken(part: string, { colour }: Look): Token {
   const text = colour || 'its own colour';
   const options = [...colourOptions, { value: '', label: 'its own colour' }];

@@ -1,43 +1,52 @@
 import { nameText } from 'core/formula';
+import type { Frame } from 'core/frame';
 import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
+import { dataOf } from './common-problems';
 import { choice, cueFields, defineKind, markOf, number } from './define';
-import type { HelperFormula } from './kind';
+import type { FoundProblem, HelperFormula, Placed } from './kind';
 import { look } from './look';
-import { legendScope, scopeWords, windowOf } from './scope';
+import { methodOf, OUTLIER_METHODS, type OutlierMethodName } from './outlier-methods';
+import { partSizes, type PartSize } from './part-sizes';
+import { legendScope, placeWords, windowOf } from './scope';
+import { valuesWhere } from './values-where';
+
+const METHOD_NAMES = Object.keys(OUTLIER_METHODS) as [OutlierMethodName, ...OutlierMethodName[]];
 
 const schema = z.object({
   ...cueFields('outlier'),
-  method: z.enum(['iqr', 'deviation', 'mad']),
+  method: z.enum(METHOD_NAMES),
   k: z.number().check(z.minimum(0), z.maximum(100)),
 });
 
+/** What is unusual by a method. */
 export type OutlierCue = z.infer<typeof schema>;
 
-/**
- * Marks values further out than k times a spread: from the quartiles in inter-quartile ranges (Tukey's fences), from the mean in
- * standard deviations, or from the median in median absolute deviations.
- */
+/** Marks values beyond the fences of a method (see `OUTLIER_METHODS`), which stand in helper columns of their own. */
 export const outlier = defineKind<OutlierCue>({
   kind: 'outlier',
   help: 'Mark values far outside the usual spread.',
-  search: 'outlier unusual anomaly quartile iqr standard deviation mad fence extreme',
+  search: 'outlier unusual anomaly quartile iqr standard deviation mad robust score fence extreme',
   schema,
   fresh: ({ measures }) => ({
     measure: measures[0] ?? '',
-    scope: { kind: 'figure' },
+    scope: { kind: 'panels' },
     method: 'iqr',
-    k: 1.5,
+    k: methodOf('iqr').k,
     quiet: true,
     looks: { outlier: look('clay', 'value') },
   }),
   tokens: {
     k: number('k', 'How far', { low: 0, high: 100, offers: [1.5, 2, 2.5, 3, 3.5, 5] }),
-    method: choice('method', 'Measured in', [
-      { value: 'iqr', label: 'inter-quartile ranges beyond the quartiles' },
-      { value: 'deviation', label: 'standard deviations from the mean' },
-      { value: 'mad', label: 'median absolute deviations from the median' },
-    ]),
+    method: {
+      ...choice<OutlierCue>(
+        'method',
+        'Measured in',
+        METHOD_NAMES.map(value => ({ value, label: methodOf(value).label })),
+      ),
+      // Each method counts in a unit of its own, so the number goes with it.
+      set: (cue, value) => ({ ...cue, method: value as OutlierMethodName, k: methodOf(value as OutlierMethodName).k }),
+    },
   },
   reads: (_cue, say) => [
     'Mark values of ',
@@ -56,46 +65,70 @@ export const outlier = defineKind<OutlierCue>({
     say('quiet'),
     '.',
   ],
+  sees: () => true,
   parts: () => ['outlier'],
   columns: cue => [cue.measure],
   expand: (cue, nameFor) => {
-    const m = nameText(cue.measure);
+    const [m, method] = [nameText(cue.measure), methodOf(cue.method)];
     const helper = (part: string, formula: string, as?: 'number'): HelperFormula => ({
       part,
       name: nameFor(part),
       formula,
       ...(as ? { as } : {}),
     });
-    const around = spreadOf(cue, m, helper);
-    const score = helper('score', scoreOf(cue, m, around), 'number');
-    const out = helper('outlier', `case when abs(${nameText(score.name)}) > ${cue.k} then ${m} end`);
-    const rest = helper('rest', `case when ${nameText(out.name)} is null then ${m} end`);
-    return { helpers: [...around, score, out, rest], treatments: [markOf(cue, 'outlier', `unusual${legendScope(cue.scope)}`)] };
+    const around = method.around(m, windowOf(cue.scope), helper);
+    const names = [nameText(around[0].name), nameText(around[1].name)] as const;
+    const [low, high] = method.fences(names, cue.k);
+    const [lower, upper] = [helper('lower fence', low), helper('upper fence', high)];
+    const score = helper('score', method.score(m, names), 'number');
+    const beyond = `${m} < ${nameText(lower.name)} or ${m} > ${nameText(upper.name)}`;
+    const measured = method.spread === null ? beyond : `${names[1]} > 0 and (${beyond})`;
+    const out = valuesWhere({ part: 'outlier', name: nameFor('outlier'), when: measured, measure: m });
+    const rest = valuesWhere({ part: 'rest', name: nameFor('rest'), when: `${nameText(out.name)} is null`, measure: m });
+    return {
+      helpers: [...around, lower, upper, score, out, rest],
+      treatments: [markOf(cue, 'outlier', `unusual${legendScope(cue.scope)}`)],
+    };
   },
+  problems: (cue, frame) => (cue.scope.kind === 'along' ? [] : limitProblems(cue, frame)),
   why: (cue, { frame, row, write, helper }) => {
     const value = write(cue.measure, (columnOf(frame.table, cue.measure) as Column).data[row] as number);
-    const unit = { iqr: 'inter-quartile ranges beyond the quartiles', deviation: 'sd from the mean', mad: 'MAD from the median' }[
-      cue.method
-    ];
-    return `${cue.measure} ${value} lies ${Math.abs(Number(helper('score'))).toFixed(1)} ${unit}${scopeWords(cue.scope, frame, row)}`;
+    const score = helper('score');
+    const place = placeWords(cue.scope, frame, row);
+    if (typeof score !== 'number') {
+      const fence = write(cue.measure, Number(helper('upper fence')));
+      return `${cue.measure} ${value} differs from ${fence}, at which both quartiles lie${place}`;
+    }
+    return `${cue.measure} ${value} lies ${Math.abs(score).toFixed(1)} ${methodOf(cue.method).unit}${place}`;
   },
 });
 
-type Make = (part: string, formula: string) => HelperFormula;
-
-/** Where the usual lies: two quartiles, or a centre and a spread around it. */
-function spreadOf({ method, scope }: OutlierCue, m: string, helper: Make): [HelperFormula, HelperFormula] {
-  const window = windowOf(scope);
-  const quartile = (share: number): string => `percentile_cont(${share}) within group (order by ${m}) ${window}`;
-  if (method === 'iqr') return [helper('lower quartile', quartile(0.25)), helper('upper quartile', quartile(0.75))];
-  if (method === 'deviation') return [helper('mean', `avg(${m}) ${window}`), helper('sd', `stddev_samp(${m}) ${window}`)];
-  const centre = helper('median', `median(${m}) ${window}`);
-  return [centre, helper('MAD', `median(abs(${m} - ${nameText(centre.name)})) ${window}`)];
+/** Notes where no value could ever be marked: a spread of zero, or too few rows for the limit. */
+function limitProblems(cue: Placed<OutlierCue>, frame: Frame): FoundProblem[] {
+  const { spread, least, label } = methodOf(cue.method);
+  const parts = partSizes(cue.scope, frame, dataOf(frame, cue.measure));
+  const needed = least(cue.k);
+  const small = parts.filter(({ count }) => count > 0 && count < needed).length;
+  const flat = spread === null ? 0 : parts.filter(part => part.count >= needed && isFlat(part, cue.method)).length;
+  return [
+    ...(small
+      ? [{ problem: { code: 'cue-too-few' as const, parts: small, of: parts.length, needed, limit: `${cue.k} ${label}` }, rests: false }]
+      : []),
+    ...(flat
+      ? [{ problem: { code: 'cue-no-spread' as const, parts: flat, of: parts.length, spread: spread as string }, rests: false }]
+      : []),
+  ];
 }
 
-/** How far out a value lies, in units of the spread; the sign tells the side. */
-function scoreOf({ method }: OutlierCue, m: string, [first, second]: [HelperFormula, HelperFormula]): string {
-  const [a, b] = [nameText(first.name), nameText(second.name)];
-  if (method !== 'iqr') return `(${m} - ${a}) / ${b}`;
-  return `case when ${m} > ${b} then (${m} - ${b}) / (${b} - ${a}) when ${m} < ${a} then (${m} - ${a}) / (${b} - ${a}) when ${m} is not null then 0 end`;
+/** Whether the spread of a part is zero: all values are equal, or, for deviations from a median, more than half of them. */
+function isFlat({ values }: PartSize, method: OutlierMethodName): boolean {
+  const sorted = Float64Array.from(values).sort();
+  if (method === 'deviation') return sorted[0] === sorted.at(-1);
+  const middle = medianOf(sorted);
+  return medianOf(sorted.map(value => Math.abs(value - middle)).sort()) === 0;
+}
+
+function medianOf(sorted: Float64Array): number {
+  const half = sorted.length >> 1;
+  return sorted.length % 2 ? (sorted[half] as number) : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2;
 }

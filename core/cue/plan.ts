@@ -3,8 +3,10 @@ import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
 import { negativeProblems } from './common-problems';
 import { choice, cueFields, defineKind, lookOf, measure, yesNo } from './define';
-import type { HelperFormula } from './kind';
+import type { HelperFormula, Placed } from './kind';
 import { look } from './look';
+import { partnerOf } from './partners';
+import type { CueFacts } from './surroundings';
 import type { Treatment } from './treatments';
 
 const schema = z.object({
@@ -14,7 +16,20 @@ const schema = z.object({
   total: z.boolean(),
 });
 
+/** An actual value against its plan. */
 export type PlanCue = z.infer<typeof schema>;
+
+const PLAN = /\b(plan|planned|target|goal|budget|expected|quota)\b/i;
+const ACTUAL = /\b(actual|real|reached|result|delivered|sold)\b/i;
+
+/** A measure with its plan; where the figure shows a plan alone, the actual value that stands beside it in the table. */
+function actualAndPlan(words: CueFacts): Pick<PlanCue, 'measure' | 'plan'> {
+  const isPlan = (name: string): boolean => PLAN.test(name.replaceAll('_', ' '));
+  const actual = words.measures.find(name => !isPlan(name));
+  if (actual !== undefined) return { measure: actual, plan: partnerOf(words, actual, PLAN) };
+  const [planned = ''] = words.measures;
+  return { measure: partnerOf(words, planned, ACTUAL), plan: planned };
+}
 
 /** Splits an actual value against its plan into reached, short by and beyond; or into below and above with the plan as a line. */
 export const plan = defineKind<PlanCue>({
@@ -22,9 +37,8 @@ export const plan = defineKind<PlanCue>({
   help: 'Split actual against plan: reached, short by, beyond.',
   search: 'target goal budget actual above below plan missed shortfall variance',
   schema,
-  fresh: ({ measures }) => ({
-    measure: measures[0] ?? '',
-    plan: measures.find(name => /plan|target|goal|budget|expected/i.test(name)) ?? measures[1] ?? '',
+  fresh: words => ({
+    ...actualAndPlan(words),
     way: 'parts',
     total: false,
     scope: { kind: 'figure' },
@@ -37,7 +51,7 @@ export const plan = defineKind<PlanCue>({
       { value: 'parts', label: 'reached, short by and beyond' },
       { value: 'line', label: 'a part below and a part above, the plan as a line' },
     ]),
-    total: yesNo('total', 'The whole', 'the whole on top', 'no total'),
+    total: yesNo('total', 'The actual value', 'the actual value on top', 'no value on top'),
   },
   reads: (cue, say) => [
     'Split ',
@@ -68,7 +82,7 @@ export const plan = defineKind<PlanCue>({
       ...(cue.way === 'parts' ? [part('short by', `greatest(${planned} - ${actual}, 0)`)] : []),
       part('beyond', `greatest(${actual} - ${planned}, 0)`),
     ];
-    const sum = part('whole', parts.map(({ name }) => nameText(name)).join(' + '));
+    const sum = part('whole', `case when ${planned} is not null then ${actual} end`);
     const split: Treatment = {
       show: 'split',
       measure: cue.measure,
@@ -89,13 +103,13 @@ export const plan = defineKind<PlanCue>({
   },
 });
 
-const legendOf = (cue: PlanCue, part: string): string =>
+const legendOf = (cue: Placed<PlanCue>, part: string): string =>
   cue.way === 'parts' ? part : part === 'reached' ? `up to ${cue.plan}` : `above ${cue.plan}`;
 
 /** What is missing and what is beyond stand on top of the stack, and say which way they go. */
 const signOf = (part: string): { sign?: '+' | '−' } => (part === 'beyond' ? { sign: '+' } : part === 'short by' ? { sign: '−' } : {});
 
-const planLine = (cue: PlanCue): Treatment => ({
+const planLine = (cue: Placed<PlanCue>): Treatment => ({
   show: 'line',
   part: 'plan line',
   measure: cue.measure,

@@ -1,12 +1,15 @@
 import { nameText } from 'core/formula';
-import { counted } from 'core/sentence';
-import { columnOf, isMissing, type Column } from 'core/table';
+import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
-import { negativeProblems, samenessProblems } from './common-problems';
+import { peersOf } from './among';
+import { dataOf, negativeProblems, samenessProblems } from './common-problems';
 import { choice, cueFields, defineKind, markOf, number } from './define';
 import { look } from './look';
-import { legendScope, partitionOf, rowsInScope, scopeWords, withoutOrder } from './scope';
-import type { HelperFormula } from './kind';
+import { partSizes } from './part-sizes';
+import { legendScope, partitionOf } from './scope';
+import type { FoundProblem, HelperFormula, Placed } from './kind';
+import type { Frame } from 'core/frame';
+import { valuesWhere } from './values-where';
 
 const schema = z.object({
   ...cueFields('rank'),
@@ -15,6 +18,7 @@ const schema = z.object({
   unit: z.enum(['places', 'percent', 'share']),
 });
 
+/** Places, or shares of the whole, from the top or the bottom. */
 export type RankCue = z.infer<typeof schema>;
 
 /**
@@ -24,13 +28,13 @@ export type RankCue = z.infer<typeof schema>;
 export const rank = defineKind<RankCue>({
   kind: 'rank',
   help: 'Mark the top or bottom few, or those that together make most of the total.',
-  search: 'top bottom first last best worst ranking places pareto 80 share position',
+  search: 'top bottom first last best worst biggest ranking sort places pareto 80 share position',
   schema,
   // A place among the rows so far is more than a window can tell.
   orders: 'never',
   fresh: ({ measures }) => ({
     measure: measures[0] ?? '',
-    scope: { kind: 'figure' },
+    scope: { kind: 'panels' },
     end: 'top',
     n: 3,
     unit: 'places',
@@ -68,12 +72,12 @@ export const rank = defineKind<RankCue>({
     say('quiet'),
     '.',
   ],
+  sees: ({ unit }) => unit !== 'places',
   parts: () => ['in'],
   columns: cue => [cue.measure],
   expand: (cue, nameFor) => {
     const m = nameText(cue.measure);
-    const scope = withoutOrder(cue.scope);
-    const [part, desc] = [partitionOf(scope), cue.end === 'top' ? ' desc' : ''];
+    const [part, desc] = [partitionOf(cue.scope), cue.end === 'top' ? ' desc' : ''];
     const rank: HelperFormula = {
       part: 'rank',
       name: nameFor('rank'),
@@ -94,25 +98,37 @@ export const rank = defineKind<RankCue>({
       percent: `${nameText(rank.name)} <= ceil(round(${cue.n} * count(${m}) over (${part.trim()}) / 100, 9))`,
       share: `${m} is not null and round((${before}) / ${total}, 12) < ${cue.n} / 100`,
     }[cue.unit];
-    const found = { part: 'in', name: nameFor('in'), formula: `case when ${within} then ${m} end` };
-    const rest = { part: 'rest', name: nameFor('rest'), formula: `case when ${nameText(found.name)} is null then ${m} end` };
-    return { helpers: [rank, share, found, rest], treatments: [markOf(cue, 'in', `${legendOf(cue)}${legendScope(scope)}`)] };
+    const found = valuesWhere({ part: 'in', name: nameFor('in'), when: within, measure: m });
+    const rest = valuesWhere({ part: 'rest', name: nameFor('rest'), when: `${nameText(found.name)} is null`, measure: m });
+    return { helpers: [rank, share, found, rest], treatments: [markOf(cue, 'in', `${legendOf(cue)}${legendScope(cue.scope)}`)] };
   },
   problems: (cue, frame) => [
     ...samenessProblems(cue.measure, frame),
     ...(cue.unit === 'share' ? negativeProblems(cue.measure, frame) : []),
+    ...tieProblems(cue, frame),
   ],
   why: (cue, { frame, row, helper, write }) => {
     const column = columnOf(frame.table, cue.measure) as Column;
-    const scope = withoutOrder(cue.scope);
-    const peers = rowsInScope(scope, frame, row).filter(other => !isMissing(column, other));
     const value = write(cue.measure, column.data[row] as number);
-    const place = `number ${helper('rank')} of ${counted(peers.length, frame.category)}${scopeWords(scope, frame, row)}`;
+    const place = `number ${helper('rank')} of ${peersOf(cue.scope, frame, row, cue.measure).words}`;
     const from = cue.end === 'bottom' ? ' from the bottom' : '';
     return `${cue.measure} ${value} is ${place}${from}`;
   },
 });
 
-function legendOf({ end, n, unit }: RankCue): string {
+function legendOf({ end, n, unit }: Placed<RankCue>): string {
   return unit === 'places' ? `${end} ${n}` : unit === 'percent' ? `${end} ${n} %` : `${end}, together ${n} %`;
+}
+
+/** A note where ties at the edge take in more rows than places were asked for. */
+function tieProblems({ measure, scope, end, n, unit }: Placed<RankCue>, frame: Frame): FoundProblem[] {
+  if (unit !== 'places') return [];
+  for (const { values } of partSizes(scope, frame, dataOf(frame, measure))) {
+    const sorted = Float64Array.from(values).sort();
+    if (end === 'top') sorted.reverse();
+    const edge = sorted[Math.floor(n) - 1];
+    const marked = edge === undefined ? 0 : sorted.lastIndexOf(edge) + 1;
+    if (marked > n) return [{ problem: { code: 'cue-ties', n, marked }, rests: false }];
+  }
+  return [];
 }

@@ -1,8 +1,9 @@
 import { DASHES } from 'core/frame';
 import * as z from 'zod/mini';
+import { amongWords } from './among';
 import { choice, colour, cueFields, defineKind, level, levelWords, words, yesNo } from './define';
-import { levelFormula, levelSchema, renamedLevel } from './level';
-import { AXIS_OPTIONS, DASH_OPTIONS, drawn } from './line-tokens';
+import { levelColumns, levelFormula, levelSchema, renamedLevel } from './level';
+import { CUE_AXIS_OPTIONS, DASH_OPTIONS, drawn } from './line-tokens';
 import { windowOf } from './scope';
 
 const schema = z.object({
@@ -16,6 +17,7 @@ const schema = z.object({
   labelled: z.boolean(),
 });
 
+/** Level lines, and what lies on either side. */
 export type ReferenceCue = z.infer<typeof schema>;
 
 /** Draws a column or a number beside a measure, as a line or as a series. */
@@ -45,7 +47,7 @@ export const reference = defineKind<ReferenceCue>({
       { value: 'stepped', label: 'as a stepped series' },
       { value: 'points', label: 'as points' },
     ]),
-    axis: choice('axis', 'Axis', AXIS_OPTIONS),
+    axis: choice('axis', 'Axis', CUE_AXIS_OPTIONS),
     line: colour('line', 'Colour of the reference'),
     dash: choice('dash', 'Dash', DASH_OPTIONS),
     name: words('name', 'Name of the reference', 'its own name'),
@@ -68,13 +70,17 @@ export const reference = defineKind<ReferenceCue>({
     say('labelled'),
     '.',
   ],
-  finer: (_cue, say) => [['Draw it ', say('axis'), '; statistics look ', say('scope'), '.']],
+  finer: (cue, say, words) => [
+    ['Draw it ', say('axis'), '; statistics look ', say('scope'), `, ${amongWords(words, cue.measure, cue.scope)}.`],
+  ],
   parts: () => [],
-  columns: cue => [cue.measure, ...(cue.level.is === 'column' || cue.level.is === 'percent' ? [cue.level.column] : [])],
+  columns: cue => [cue.measure, ...levelColumns(cue.level)],
   expand: (cue, nameFor) => {
     const name = cue.name || levelWords(cue.level).replace(/^= /, '');
     return {
-      helpers: [{ part: 'reference', name: nameFor('reference'), formula: levelFormula(cue.level, cue.measure, windowOf(cue.scope)) }],
+      helpers: [
+        { part: 'reference', name: nameFor('reference'), formula: levelFormula(cue.level, cue.measure, windowOf(cue.scope), cue.scope) },
+      ],
       treatments: [
         drawn({
           part: 'reference',

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
-import { band, type BandCue } from './band';
+import { band } from './band';
+import type { BandCue } from './band-schema';
 import { change, type ChangeCue } from './change';
 import { compare, type CompareCue } from './compare';
 import { extremes, type ExtremesCue } from './extremes';
@@ -35,6 +36,7 @@ export const cueKinds = {
   rule,
 } as const;
 
+/** A cue of any kind. */
 export type Cue =
   | ExtremesCue
   | RankCue
@@ -51,8 +53,10 @@ export type Cue =
   | SpanCue
   | RescaleCue
   | RuleCue;
+/** A kind of cue by name. */
 export type CueKindName = keyof typeof cueKinds;
 
+/** A cue of any kind as it is stored. */
 export const cueSchema: z.ZodMiniType<Cue> = z.discriminatedUnion('kind', Object.values(cueKinds).map(kind => kind.schema) as never);
 
 /** The definition behind a cue, under the one type all kinds share. */

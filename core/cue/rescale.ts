@@ -1,10 +1,15 @@
 import { literalText, nameText } from 'core/formula';
+import type { Frame } from 'core/frame';
 import { columnOf, textAt, type Column } from 'core/table';
 import * as z from 'zod/mini';
+import { dataOf, negativeProblems } from './common-problems';
 import { choice, colour, cueFields, defineKind, measure, words } from './define';
-import type { HelperFormula } from './kind';
+import type { FoundProblem, HelperFormula, Placed } from './kind';
+import type { Surroundings } from './surroundings';
+import { typedNumber } from './level';
 import { drawn, FORM_OPTIONS } from './line-tokens';
-import { orderOf, partitionOf } from './scope';
+import { orderOf, partitionOf, placeWords, unordered, wholeWindowOf } from './scope';
+import { typedMoment } from './typed-moment';
 import type { Treatment } from './treatments';
 
 const schema = z.object({
@@ -17,7 +22,11 @@ const schema = z.object({
   line: z.string(),
 });
 
+/** A measure as a share, an index or a standard score. */
 export type RescaleCue = z.infer<typeof schema>;
+
+/** Only an index from the first row goes along an order; every other scale looks at all rows. */
+const goesAlong = ({ to, base }: Pick<RescaleCue, 'to' | 'base'>): boolean => to === 'index' && base === '';
 
 /** Draws a measure on a scale on which it compares: an index, a share, 0 to 1, z-scores, or the range of another measure. */
 export const rescale = defineKind<RescaleCue>({
@@ -27,7 +36,7 @@ export const rescale = defineKind<RescaleCue>({
   schema,
   fresh: ({ measures, along }) => ({
     measure: measures[0] ?? '',
-    scope: { kind: 'along', ...along, within: null },
+    scope: { kind: 'along', ...along, within: 'split' },
     to: 'index',
     base: '',
     other: measures[1] ?? measures[0] ?? '',
@@ -36,15 +45,23 @@ export const rescale = defineKind<RescaleCue>({
     quiet: false,
     looks: {},
   }),
-  orders: 'must',
+  orders: cue => (goesAlong(cue) ? 'must' : 'never'),
   tokens: {
-    to: choice('to', 'Scaled to', [
-      { value: 'index', label: 'an index' },
-      { value: 'share', label: 'its share of the total' },
-      { value: 'unit', label: 'the range 0 to 1' },
-      { value: 'z', label: 'z-scores' },
-      { value: 'range', label: 'the range of' },
-    ]),
+    to: {
+      ...choice<RescaleCue>('to', 'Scaled to', [
+        { value: 'index', label: 'an index' },
+        { value: 'share', label: 'its share of the total' },
+        { value: 'unit', label: 'the range 0 to 1' },
+        { value: 'z', label: 'z-scores' },
+        { value: 'range', label: 'the range of' },
+      ]),
+      set: (cue, value, words) => {
+        const next = { ...cue, to: value as RescaleCue['to'] };
+        if (!goesAlong(next))
+          return { ...next, scope: cue.scope.kind === 'along' && cue.scope.within === 'split' ? cue.scope : unordered(cue.scope, words) };
+        return cue.scope.kind === 'along' ? next : { ...next, scope: { kind: 'along', ...words.along, within: 'split' } };
+      },
+    },
     base: words('base', 'Row that is 100: a value of the category', 'the first'),
     other: measure('other', 'Range of'),
     draw: choice('draw', 'Drawn', [{ value: 'instead', label: 'in its place' }, ...FORM_OPTIONS]),
@@ -64,11 +81,12 @@ export const rescale = defineKind<RescaleCue>({
     ...(cue.draw === 'instead' ? [] : [' in ', say('line')]),
     '.',
   ],
+  sees: ({ to }) => to !== 'index',
   parts: () => [],
   columns: cue => [cue.measure, ...(cue.to === 'range' ? [cue.other] : [])],
   named: ['other'],
-  expand: (cue, nameFor) => {
-    const factor: HelperFormula = { part: 'factor', name: nameFor('factor'), formula: factorOf(cue), as: 'number' };
+  expand: (cue, nameFor, around) => {
+    const factor: HelperFormula = { part: 'factor', name: nameFor('factor'), formula: factorOf(cue, around), as: 'number' };
     const scaled: HelperFormula = {
       part: 'scaled',
       name: nameFor(NAMES[cue.to]),
@@ -78,19 +96,29 @@ export const rescale = defineKind<RescaleCue>({
     return { helpers: [factor, scaled], treatments: [drawnAs(cue)] };
   },
   problems: (cue, frame) => {
-    const names = columnOf(frame.table, frame.category) as Column;
-    const there = Array.from({ length: frame.table.rowCount }, (_, row) => textAt(names, row)).includes(cue.base);
-    return cue.to === 'index' && cue.base !== '' && !there
-      ? [{ problem: { code: 'cue-no-row', name: cue.base, category: frame.category }, rests: true }]
-      : [];
+    if (cue.to === 'share') return negativeProblems(cue.measure, frame);
+    return cue.to === 'index' ? baseProblems(cue, frame) : [];
   },
-  why: (cue, { helper }) =>
-    `${cue.measure} scaled by ${Number(helper('factor')).toPrecision(4)} gives ${Number(helper('scaled')).toPrecision(4)}`,
+  why: (cue, { frame, row, write, helper }) => {
+    const value = write(cue.measure, (columnOf(frame.table, cue.measure) as Column).data[row] as number);
+    return `${cue.measure} ${value} ${SAYS[cue.to](Number(helper('scaled')), cue)}${placeWords(cue.scope, frame, row).replace(/ so far$/, '')}`;
+  },
 });
 
 const NAMES = { index: 'index', share: 'share of total', unit: '0 to 1', z: 'z-score', range: 'scaled' } as const;
 
-function drawnAs(cue: RescaleCue): Treatment {
+const rounded = (value: number, decimals: number): string => value.toLocaleString('en', { maximumFractionDigits: decimals });
+
+/** What a scaled value says of its row. */
+const SAYS: Readonly<Record<RescaleCue['to'], (scaled: number, cue: Pick<RescaleCue, 'base' | 'other'>) => string>> = {
+  index: (scaled, { base }) => `stands at ${rounded(scaled, 1)}, where ${base === '' ? 'the first' : base} is 100`,
+  share: scaled => `is ${rounded(scaled * 100, 1)} % of the total`,
+  unit: scaled => `lies at ${rounded(scaled, 3)} on the way from the lowest, 0, to the highest, 1`,
+  z: scaled => `lies ${rounded(Math.abs(scaled), 2)} standard deviations ${scaled < 0 ? 'below' : 'above'} the mean`,
+  range: (scaled, { other }) => `is drawn at ${rounded(scaled, 3)} in the range of ${other}`,
+};
+
+function drawnAs(cue: Placed<RescaleCue>): Treatment {
   const { measure } = cue;
   if (cue.draw === 'instead') return { show: 'instead', part: 'scaled', measure, percent: cue.to === 'share', labels: false };
   const axis = cue.to === 'range' ? 'same' : 'second';
@@ -105,12 +133,11 @@ function drawnAs(cue: RescaleCue): Treatment {
 }
 
 /** What values are multiplied with. */
-function factorOf(cue: RescaleCue): string {
-  const m = nameText(cue.measure);
-  const all = `over (${partitionOf(cue.scope).trim()})`;
+function factorOf(cue: Placed<RescaleCue>, around: Surroundings): string {
+  const [m, all] = [nameText(cue.measure), wholeWindowOf(cue.scope)];
   switch (cue.to) {
     case 'index':
-      return `100 / ${baseOf(cue, m)}`;
+      return `100 / ${baseOf(cue, m, around)}`;
     case 'share':
       return `1 / sum(${m}) ${all}`;
     case 'unit':
@@ -124,18 +151,33 @@ function factorOf(cue: RescaleCue): string {
   }
 }
 
-/** The value that is 100: of the first row along the order that has one, or of the chosen row. */
-function baseOf({ base, scope }: RescaleCue, m: string): string {
-  const category = scope.kind === 'along' ? nameText(scope.column) : '';
-  if (base !== '')
-    return `max(case when cast(${category} as text) = ${literalText('text', base)} then ${m} end) over (${partitionOf(scope).trim()})`;
+/** The value that is 100: of the first row along the order that has one, or of the chosen category. */
+function baseOf({ base, scope }: Placed<RescaleCue>, m: string, { category, typeOf }: Surroundings): string {
+  if (base !== '') return `max(case when ${isCategory(category, typeOf(category), base)} then ${m} end) ${wholeWindowOf(scope)}`;
   const order = orderOf(scope).replace('order by ', '');
   return `first_value(${m}) over (${partitionOf(scope)}order by case when ${m} is null then 1 else 0 end, ${order})`;
 }
 
-function scaledOf(cue: RescaleCue, factor: string): string {
-  const m = nameText(cue.measure);
-  const all = `over (${partitionOf(cue.scope).trim()})`;
+/** "hut = 'Alm'", "year = 1975": compared as what it is, so that every engine finds the same row. */
+function isCategory(category: string, type: ReturnType<Surroundings['typeOf']>, base: string): string {
+  const name = nameText(category);
+  switch (type) {
+    case 'number': {
+      const value = typedNumber(base);
+      return Number.isFinite(value) ? `${name} = ${value}` : `${name} is null and false`;
+    }
+    case 'date':
+    case 'timestamp':
+      return `${name} = cast(${literalText('text', typedMoment(base))} as ${type})`;
+    case 'boolean':
+      return `${name} = ${base === 'true'}`;
+    default:
+      return `${name} = ${literalText('text', base)}`;
+  }
+}
+
+function scaledOf(cue: Placed<RescaleCue>, factor: string): string {
+  const [m, all] = [nameText(cue.measure), wholeWindowOf(cue.scope)];
   switch (cue.to) {
     case 'index':
     case 'share':
@@ -147,4 +189,20 @@ function scaledOf(cue: RescaleCue, factor: string): string {
     case 'range':
       return `min(${nameText(cue.other)}) ${all} + (${m} - min(${m}) ${all}) * ${factor}`;
   }
+}
+
+/** An unknown base; notes where the base has no value, is zero, or is negative, which turns every index around. */
+function baseProblems(cue: Placed<RescaleCue>, frame: Frame): FoundProblem[] {
+  if (cue.base === '') return [];
+  const names = columnOf(frame.table, frame.category) as Column;
+  const base = names.type === 'date' || names.type === 'timestamp' ? typedMoment(cue.base) : cue.base;
+  const is =
+    names.type === 'number' ? (row: number) => names.data[row] === typedNumber(base) : (row: number) => textAt(names, row) === base;
+  const rows = Array.from({ length: frame.table.rowCount }, (_, row) => row).filter(is);
+  if (rows.length === 0) return [{ problem: { code: 'cue-no-row', name: cue.base, category: frame.category }, rests: true }];
+  const data = dataOf(frame, cue.measure);
+  const odd = rows.map(row => data[row] as number).find(value => !(value > 0));
+  return odd === undefined
+    ? []
+    : [{ problem: { code: 'cue-odd-base', name: cue.base, value: Number.isNaN(odd) ? null : odd }, rests: false }];
 }

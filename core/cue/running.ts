@@ -2,7 +2,9 @@ import { DASHES } from 'core/frame';
 import { nameText } from 'core/formula';
 import * as z from 'zod/mini';
 import { choice, colour, cueFields, defineKind, number, yesNo } from './define';
-import { AXIS_OPTIONS, DASH_OPTIONS, drawn, FORM_OPTIONS } from './line-tokens';
+import type { Placed } from './kind';
+import { CUE_AXIS_OPTIONS, DASH_OPTIONS, drawn, FORM_OPTIONS } from './line-tokens';
+import { movingFormula } from './moving-window';
 import { windowOf } from './scope';
 
 const schema = z.object({
@@ -10,6 +12,8 @@ const schema = z.object({
   of: z.enum(['total', 'average', 'median']),
   n: z.number().check(z.minimum(0), z.maximum(100_000)),
   centred: z.boolean(),
+  /** What stands where the window reaches beyond the first or last row. */
+  edges: z.enum(['full', 'partial']),
   form: z.enum(['joined', 'stepped', 'points', 'columns']),
   axis: z.enum(['same', 'second']),
   line: z.string(),
@@ -17,6 +21,7 @@ const schema = z.object({
   labelled: z.boolean(),
 });
 
+/** Running totals and moving averages. */
 export type RunningCue = z.infer<typeof schema>;
 const SUMMARY = { total: 'sum', average: 'avg', median: 'median' } as const;
 
@@ -28,10 +33,11 @@ export const running = defineKind<RunningCue>({
   schema,
   fresh: ({ measures, along }) => ({
     measure: measures[0] ?? '',
-    scope: { kind: 'along', ...along, within: null },
+    scope: { kind: 'along', ...along, within: 'split' },
     of: 'average',
     n: 4,
     centred: false,
+    edges: 'full',
     form: 'joined',
     axis: 'same',
     line: 'brass',
@@ -55,14 +61,18 @@ export const running = defineKind<RunningCue>({
       reads: count => (count === 0 ? 'all rows so far' : `${count} rows`),
     }),
     centred: yesNo('centred', 'Window', 'around each row', 'up to each row'),
+    edges: choice('edges', 'Where the window is not full', [
+      { value: 'full', label: 'has no value until it is full' },
+      { value: 'partial', label: 'takes as many rows as there are' },
+    ]),
     form: choice('form', 'Drawn as', FORM_OPTIONS),
-    axis: choice('axis', 'Axis', AXIS_OPTIONS),
+    axis: choice('axis', 'Axis', CUE_AXIS_OPTIONS),
     line: colour('line', 'Colour'),
     dash: choice('dash', 'Dash', DASH_OPTIONS),
-    labelled: yesNo('labelled', 'Label', 'its last value labelled', 'without a label'),
+    labelled: yesNo('labelled', 'Label', 'a label at its last value', 'no label'),
   },
-  reads: (_cue, say) => [
-    'Draw the moving ',
+  reads: (cue, say) => [
+    cue.n === 0 ? 'Draw the running ' : 'Draw the moving ',
     say('of'),
     ' of ',
     say('measure'),
@@ -82,11 +92,18 @@ export const running = defineKind<RunningCue>({
     say('quiet'),
     '.',
   ],
-  finer: (_cue, say) => [['The window lies ', say('centred'), '; ', say('labelled'), '.']],
+  finer: (cue, say) => [
+    [
+      ...(cue.n === 0 ? [] : ['The window lies ', say('centred'), ' and ', say('edges'), '. ']),
+      'The line stands with ',
+      say('labelled'),
+      '.',
+    ],
+  ],
   parts: () => [],
   columns: cue => [cue.measure],
   expand: (cue, nameFor) => {
-    const formula = `${SUMMARY[cue.of]}(${nameText(cue.measure)}) ${windowOf(cue.scope, boundsOf(cue))}`;
+    const formula = formulaOf(cue);
     return {
       helpers: [{ part: 'running', name: nameFor(nameOf(cue)), formula }],
       treatments: [
@@ -107,12 +124,13 @@ export const running = defineKind<RunningCue>({
   why: (cue, { helper, write }) => `the ${nameOf(cue)} there is ${write(cue.measure, Number(helper('running')))}`,
 });
 
-const nameOf = ({ of, n }: RunningCue): string => (n === 0 ? `running ${of}` : `moving ${of}`);
-const legendOf = (cue: RunningCue): string => `${nameOf(cue)}${cue.n === 0 ? '' : ` of ${cue.n}`}`;
+type Window = Pick<RunningCue, 'of' | 'n' | 'centred' | 'edges'>;
 
-function boundsOf({ n, centred }: RunningCue): string {
-  if (n === 0) return 'rows between unbounded preceding and current row';
-  const before = centred ? Math.floor((n - 1) / 2) : n - 1;
-  const after = centred ? n - 1 - before : 0;
-  return `rows between ${before} preceding and ${after > 0 ? `${after} following` : 'current row'}`;
+const nameOf = ({ of, n }: Window): string => (n === 0 ? `running ${of}` : `moving ${of}`);
+const legendOf = (cue: Window): string => `${nameOf(cue)}${cue.n === 0 ? '' : ` of ${cue.n}`}`;
+
+function formulaOf(cue: Placed<RunningCue>): string {
+  const statistic = (window: string): string => `${SUMMARY[cue.of]}(${nameText(cue.measure)}) ${window}`;
+  if (cue.n === 0) return statistic(windowOf(cue.scope, 'rows between unbounded preceding and current row'));
+  return movingFormula(statistic, { scope: cue.scope, rows: cue.n, place: cue.centred ? 'around' : 'up to', edges: cue.edges });
 }

@@ -1,97 +1,165 @@
 import { addWindows, nameText } from 'core/formula';
 import type { Frame, HelperScope } from 'core/frame';
-import { choiceToken, type Option, type Token } from 'core/sentence';
-import { cellAt, columnOf, textAt, type Column } from 'core/table';
+import { choiceToken, listed, type Option, type Token } from 'core/sentence';
+import { cellAt, columnOf, isMissing, textAt, type Column } from 'core/table';
 import * as z from 'zod/mini';
-import type { CueWords } from './kind';
+import type { CueFacts, Surroundings } from './surroundings';
 
-/** Where a cue looks: the whole figure, within each value of a column (a series, a panel, any other), or along an order. */
+const columns = z.array(z.string());
+
+/**
+ * Where a cue looks, as it is saved. `panels`: within each panel, as the figure has them; `within`: within each value of columns; `along`: up to
+ * each row of an order, within `split`: each series and panel, as the figure has them.
+ */
 export const scopeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('figure') }),
-  z.object({ kind: z.literal('within'), column: z.string() }),
-  z.object({ kind: z.literal('along'), column: z.string(), descending: z.boolean(), within: z.nullable(z.string()) }),
+  z.object({ kind: z.literal('panels') }),
+  z.object({ kind: z.literal('within'), columns: columns.check(z.minLength(1)) }),
+  z.object({ kind: z.literal('along'), column: z.string(), descending: z.boolean(), within: z.union([z.literal('split'), columns]) }),
 ]);
 
+/** Where a cue looks, as the analyst chose it. */
 export type CueScope = z.infer<typeof scopeSchema>;
 
+/** A scope whose columns are named: what formulas and sentences are written from. */
+export type Scope =
+  | { readonly kind: 'figure' }
+  | { readonly kind: 'within'; readonly columns: readonly string[] }
+  | { readonly kind: 'along'; readonly column: string; readonly descending: boolean; readonly within: readonly string[] };
+
+/** Whether a cue may follow an order, must, or cannot; `forward`: must, and only rising. */
+export type Orders = 'may' | 'must' | 'forward' | 'never';
+
+const splitOf = ({ series, panel }: Pick<Surroundings, 'series' | 'panel'>): string[] => [
+  ...new Set([series, panel].filter((name): name is string => name !== null)),
+];
+
+/** A scope with the columns that it means in a figure; one with an order loses it where the cue cannot follow any. */
+export function scopeIn(scope: CueScope, around: Pick<Surroundings, 'series' | 'panel'>, orders: Orders = 'may'): Scope {
+  switch (scope.kind) {
+    case 'figure':
+      return scope;
+    case 'panels':
+      return withinOf(around.panel === null ? [] : [around.panel]);
+    case 'within':
+      return scope;
+    case 'along': {
+      const within = scope.within === 'split' ? splitOf(around).filter(name => name !== scope.column) : scope.within;
+      return orders === 'never' ? withinOf(within) : { ...scope, within, descending: scope.descending && orders !== 'forward' };
+    }
+  }
+}
+
+/** Within each of the columns; the whole figure where there are none. */
+const withinOf = (names: readonly string[]): Scope => (names.length ? { kind: 'within', columns: names } : { kind: 'figure' });
+
+/** The columns whose values cut a scope into parts. */
+export const partsOfScope = (scope: Scope): readonly string[] =>
+  scope.kind === 'within' ? scope.columns : scope.kind === 'along' ? scope.within : [];
+
 /** "partition by valley " for a scope within a column, else nothing; `more` are further partition keys. */
-export function partitionOf(scope: CueScope, ...more: readonly string[]): string {
-  const own = scope.kind === 'within' ? scope.column : scope.kind === 'along' ? scope.within : null;
-  const keys = [...(own === null ? [] : [nameText(own)]), ...more];
+export function partitionOf(scope: Scope, ...more: readonly string[]): string {
+  const keys = [...partsOfScope(scope).map(nameText), ...more];
   return keys.length ? `partition by ${keys.join(', ')} ` : '';
 }
 
 /** "order by week" for a scope along an order, else nothing. */
-export const orderOf = (scope: CueScope): string =>
+export const orderOf = (scope: Scope): string =>
   scope.kind === 'along' ? `order by ${nameText(scope.column)}${scope.descending ? ' desc' : ''}` : '';
 
 /** The scope as the window of a formula; along an order it looks at all rows up to there. `bounds` narrows it. */
-export const windowOf = (scope: CueScope, bounds = ''): string => `over (${`${partitionOf(scope)}${orderOf(scope)} ${bounds}`.trim()})`;
+export const windowOf = (scope: Scope, bounds = ''): string => `over (${`${partitionOf(scope)}${orderOf(scope)} ${bounds}`.trim()})`;
 
-/** A scope without its order: within the same column, or the whole figure. */
-export const withoutOrder = (scope: CueScope): CueScope =>
-  scope.kind !== 'along' ? scope : scope.within === null ? { kind: 'figure' } : { kind: 'within', column: scope.within };
+/** The window over all rows of a scope, whatever their order. */
+export const wholeWindowOf = (scope: Scope): string => `over (${partitionOf(scope).trim()})`;
 
 /** A formula in which every aggregate that has no window of its own looks where the scope says. */
-export const lookingIn = (scope: CueScope, formula: string): string => addWindows(formula, `${partitionOf(scope)}${orderOf(scope)}`.trim());
+export const lookingIn = (scope: Scope, formula: string): string => addWindows(formula, `${partitionOf(scope)}${orderOf(scope)}`.trim());
 
 /** The scope as a helper column has it, whose orders always rise. */
-export function helperScopeOf(scope: CueScope): HelperScope {
-  return scope.kind === 'along' ? { kind: 'along', column: scope.column, within: scope.within } : scope;
+export function helperScopeOf(scope: Scope): HelperScope {
+  if (scope.kind === 'figure') return scope;
+  if (scope.kind === 'within') return { kind: 'within', columns: [...scope.columns] };
+  return { kind: 'along', column: scope.column, within: [...scope.within] };
 }
 
 /** A helper column's scope as a cue has it; one that was not changed stays as the cue has it. */
-export function cueScopeOf(scope: HelperScope, before: CueScope): CueScope {
-  if (scope.kind === 'own' || JSON.stringify(scope) === JSON.stringify(helperScopeOf(before))) return before;
+export function cueScopeOf(scope: HelperScope, before: CueScope, around: Pick<Surroundings, 'series' | 'panel'>): CueScope {
+  if (scope.kind === 'own' || JSON.stringify(scope) === JSON.stringify(helperScopeOf(scopeIn(before, around)))) return before;
   return scope.kind === 'along' ? { ...scope, descending: false } : scope;
 }
 
 /** The columns that a scope needs. */
-export const scopeColumns = (scope: CueScope): string[] => {
-  if (scope.kind === 'figure') return [];
-  return scope.kind === 'within' ? [scope.column] : [scope.column, ...(scope.within === null ? [] : [scope.within])];
-};
+export const scopeColumns = (scope: Scope): string[] => [...(scope.kind === 'along' ? [scope.column] : []), ...partsOfScope(scope)];
 
-const alongWords = ({ column, descending, within }: Extract<CueScope, { kind: 'along' }>): string =>
-  `along ${column}${descending ? ', falling,' : ''}${within === null ? '' : ` within each ${within}`}`;
-
-function wordsOf(scope: CueScope): string {
-  if (scope.kind === 'figure') return 'in the whole figure';
-  return scope.kind === 'within' ? `within each ${scope.column}` : alongWords(scope);
+/** The scope with a column under another name. */
+export function renamedScope(scope: CueScope, from: string, to: string): CueScope {
+  const follow = (name: string): string => (name === from ? to : name);
+  if (scope.kind === 'within') return { ...scope, columns: scope.columns.map(follow) };
+  if (scope.kind !== 'along') return scope;
+  return { ...scope, column: follow(scope.column), within: scope.within === 'split' ? 'split' : scope.within.map(follow) };
 }
 
-/** Whether a cue may follow an order, must, or cannot. */
-export type Orders = 'may' | 'must' | 'never';
+/** "in the whole figure", "within each valley", "along week within each hut and valley". */
+export function scopeWords(scope: Scope): string {
+  if (scope.kind === 'figure') return 'in the whole figure';
+  if (scope.kind === 'within') return `within each ${listed(scope.columns)}`;
+  const within = scope.within.length ? ` within each ${listed(scope.within)}` : '';
+  return `along ${scope.column}${scope.descending ? ' falling' : ''}${within}`;
+}
 
 /** Where to look; orders are offered as the cue can follow them. */
-export function scopeToken(scope: CueScope, words: CueWords, orders: Orders): Token {
-  const within = words.scopes.map((column): CueScope => ({ kind: 'within', column }));
-  const along = [words.category, ...words.measures].flatMap(column =>
-    [false, true].flatMap(descending =>
-      [null, ...words.scopes].map((name): CueScope => ({ kind: 'along', column, descending, within: name })),
-    ),
-  );
-  const unordered: CueScope[] = [{ kind: 'figure' }, ...within];
-  const offered = orders === 'must' ? along : orders === 'never' ? unordered : [...unordered, ...along];
-  const value = scopeValue(scope);
-  const all = offered.some(item => scopeValue(item) === value) ? offered : [...offered, scope];
-  const options = all.map((item): Option => ({ value: scopeValue(item), label: wordsOf(item) }));
+export function scopeToken(scope: CueScope, words: CueFacts, orders: Orders): Token {
+  const offered = offeredScopes(scope, words, orders);
+  const value = scopeValue(orders === 'never' && scope.kind === 'along' ? unordered(scope, words) : scope);
+  const all = offered.some(item => scopeValue(item) === value) ? offered : [...offered, readScope(value)];
+  const options = all.map((item): Option => ({ value: scopeValue(item), label: scopeWords(scopeIn(item, words, orders)) }));
   return choiceToken('scope', 'Where to look', value, options);
+}
+
+function offeredScopes(now: CueScope, words: CueFacts, orders: Orders): CueScope[] {
+  const split = splitOf(words);
+  const both: CueScope[] = split.length > 1 ? [{ kind: 'within', columns: split }] : [];
+  const within = words.scopes.filter(name => name !== words.panel).map((column): CueScope => ({ kind: 'within', columns: [column] }));
+  // Without panels the two mean the same.
+  const whole: CueScope[] =
+    words.panel !== null ? [{ kind: 'panels' }, { kind: 'figure' }] : [now.kind === 'figure' ? now : { kind: 'panels' }];
+  const still: CueScope[] = [...whole, ...within, ...both];
+  if (orders === 'never') return still;
+  const ways = orders === 'forward' ? [false] : [false, true];
+  const single = words.scopes.filter(name => split.length > 1 || name !== split[0]).map(name => [name]);
+  const inside: ('split' | string[])[] = ['split', ...(split.length ? [[]] : []), ...single];
+  const along = [...new Set([words.category, ...words.measures])].flatMap(column =>
+    ways.flatMap(descending => inside.map((names): CueScope => ({ kind: 'along', column, descending, within: names }))),
+  );
+  return orders === 'may' ? [...still, ...along] : along;
+}
+
+/** A scope along an order as one that looks at all rows of the same parts. */
+export function unordered(scope: CueScope, around: Pick<Surroundings, 'series' | 'panel'>): CueScope {
+  const still = scopeIn(scope, around, 'never');
+  return still.kind === 'within' ? { kind: 'within', columns: [...still.columns] } : { kind: 'panels' };
 }
 
 /** A scope as an option's value: names may hold any character. */
 export const scopeValue = (scope: CueScope): string => JSON.stringify(scopeSchema.parse(scope));
+/** A scope by its option's value. Throws on a value that no option has. */
 export const readScope = (value: string): CueScope => scopeSchema.parse(JSON.parse(value));
 
-/** Rows of the frame that a row is compared with: its partition, along an order up to the row itself. */
-export function rowsInScope(scope: CueScope, frame: Frame, row: number): number[] {
-  const all = Array.from({ length: frame.table.rowCount }, (_, i) => i);
-  const name = scope.kind === 'within' ? scope.column : scope.kind === 'along' ? scope.within : null;
-  const column = name === null ? undefined : columnOf(frame.table, name);
-  const peers = column ? all.filter(other => column.data[other] === column.data[row]) : all;
+/** Rows of the frame that a row is compared with: its part, along an order up to the row itself. */
+export function rowsInScope(scope: Scope, frame: Frame, row: number): number[] {
+  const parts = partsOfScope(scope).flatMap(name => columnOf(frame.table, name) ?? []);
   const order = scope.kind === 'along' ? columnOf(frame.table, scope.column) : undefined;
-  return order ? peers.filter(other => comesUpTo(order, other, row, (scope as { descending: boolean }).descending)) : peers;
+  const rows: number[] = [];
+  for (let other = 0; other < frame.table.rowCount; other++) {
+    if (!parts.every(column => sameCell(column, other, row))) continue;
+    if (!order || comesUpTo(order, other, row, (scope as { descending: boolean }).descending)) rows.push(other);
+  }
+  return rows;
 }
+
+const sameCell = (column: Column, a: number, b: number): boolean =>
+  column.data[a] === column.data[b] || (isMissing(column, a) && isMissing(column, b));
 
 function comesUpTo(order: Column, other: number, row: number, descending: boolean): boolean {
   const [a, b] = [cellAt(order, other), cellAt(order, row)];
@@ -100,15 +168,16 @@ function comesUpTo(order: Column, other: number, row: number, descending: boolea
 }
 
 /** " in Tolm" for a scope within a column, " so far" along an order, nothing for the whole figure. */
-export function scopeWords(scope: CueScope, frame: Frame, row: number): string {
-  const name = scope.kind === 'within' ? scope.column : scope.kind === 'along' ? scope.within : null;
-  const column = name === null ? undefined : columnOf(frame.table, name);
-  const place = column ? ` in ${textAt(column, row) || 'rows without one'}` : '';
-  return scope.kind === 'along' ? `${place} so far` : place;
+export function placeWords(scope: Scope, frame: Frame, row: number): string {
+  const names = partsOfScope(scope).flatMap(name => {
+    const column = columnOf(frame.table, name);
+    return column ? [textAt(column, row) || `rows without ${name}`] : [];
+  });
+  return `${names.length ? ` in ${names.join(', ')}` : ''}${scope.kind === 'along' ? ' so far' : ''}`;
 }
 
 /** " in each valley" for a scope within a column, " so far" along an order, nothing for the whole figure. */
-export function legendScope(scope: CueScope): string {
+export function legendScope(scope: Scope): string {
   if (scope.kind === 'figure') return '';
-  return scope.kind === 'within' ? ` in each ${scope.column}` : ' so far';
+  return scope.kind === 'within' ? ` in each ${listed(scope.columns)}` : ' so far';
 }

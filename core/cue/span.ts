@@ -4,7 +4,9 @@ import * as z from 'zod/mini';
 import { colour, cueFields, defineKind, measure, yesNo } from './define';
 import type { HelperFormula } from './kind';
 import { drawn } from './line-tokens';
+import { partnerOf } from './partners';
 import { windowOf } from './scope';
+import type { CueFacts } from './surroundings';
 
 const schema = z.object({
   ...cueFields('span'),
@@ -17,7 +19,22 @@ const schema = z.object({
   averages: z.boolean(),
 });
 
+/** Spans from one measure to another. */
 export type SpanCue = z.infer<typeof schema>;
+
+const LOW = /\b(low|lowest|lower|min|minimum|cool|coldest|from|start)\b/i;
+const HIGH = /\b(high|highest|upper|max|maximum|warm|warmest|to|end)\b/i;
+
+/** The two ends that names and values speak for: a low one of the figure's measures with its high one, or the other way round. */
+function endsAmong(words: CueFacts): Pick<SpanCue, 'measure' | 'high'> {
+  const spaced = (name: string): string => name.replaceAll('_', ' ');
+  const low = words.measures.find(name => LOW.test(spaced(name)));
+  if (low !== undefined) return { measure: low, high: partnerOf(words, low, HIGH) };
+  const high = words.measures.find(name => HIGH.test(spaced(name)));
+  if (high !== undefined && partnerOf(words, high, LOW) !== '') return { measure: partnerOf(words, high, LOW), high };
+  const [first = ''] = words.measures;
+  return { measure: first, high: partnerOf(words, first, HIGH) };
+}
 
 /** Shows the span from a low to a high value per category; nothing else of the two is drawn, no base is hidden. */
 export const span = defineKind<SpanCue>({
@@ -25,9 +42,8 @@ export const span = defineKind<SpanCue>({
   help: 'Show the span from a low to a high value, with both ends labelled.',
   search: 'range low high from to spread floating whisker interval minimum maximum',
   schema,
-  fresh: ({ measures }) => ({
-    measure: measures.find(name => /low|min|cool|from/i.test(name)) ?? measures[0] ?? '',
-    high: measures.find(name => /high|max|warm|to$/i.test(name)) ?? measures[1] ?? '',
+  fresh: words => ({
+    ...endsAmong(words),
     scope: { kind: 'figure' },
     colour: 'lake',
     deep: '',

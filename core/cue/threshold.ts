@@ -1,13 +1,26 @@
 import { literalText, nameText } from 'core/formula';
 import { choiceToken, type Token } from 'core/sentence';
-import { columnOf, textAt, type Column } from 'core/table';
+import { columnOf, textAt, type Column, type NumericValues } from 'core/table';
 import * as z from 'zod/mini';
 import { choice, cueFields, defineKind, lookOf, markOf, yesNo, type TokenOf } from './define';
-import type { HelperFormula } from './kind';
-import { levelFormula, levelSchema, levelToken, levelWords, numberLevel, readLevel, renamedLevel, type Level } from './level';
+import type { HelperFormula, Placed } from './kind';
+import {
+  isStatistic,
+  levelColumns,
+  levelFormula,
+  levelSchema,
+  levelToken,
+  levelWords,
+  numberLevel,
+  readLevel,
+  renamedLevel,
+  type Level,
+} from './level';
 import { look } from './look';
+import { measuresWithin } from './partners';
 import { legendScope, windowOf } from './scope';
 import type { Treatment } from './treatments';
+import { valuesWhere } from './values-where';
 
 const MOST_STEPS = 9;
 const stepSchema = z.object({ name: z.string().check(z.minLength(1), z.maxLength(60)), upTo: z.nullable(levelSchema) });
@@ -20,6 +33,7 @@ const schema = z.object({
   lines: z.boolean(),
 });
 
+/** Steps of size, each with its look. */
 export type ThresholdCue = z.infer<typeof schema>;
 const COLOURS = ['slate', 'brass', 'clay', 'pasture', 'plum', 'lake'];
 
@@ -46,7 +60,7 @@ function renamedStep(cue: ThresholdCue, at: number, name: string): ThresholdCue 
 const edgeToken = (at: number): TokenOf<ThresholdCue> => ({
   token: (cue, words, key) => levelToken(key, `Upper edge of ${cue.steps[at]?.name ?? ''}`, cue.steps[at]?.upTo ?? numberLevel(0), words),
   set: (cue, value, words) => {
-    const upTo = readLevel(value, words.measures);
+    const upTo = readLevel(value, measuresWithin(words));
     return upTo ? { ...cue, steps: cue.steps.map((step, i) => (i === at ? { ...step, upTo } : step)) } : cue;
   },
 });
@@ -106,7 +120,7 @@ export const threshold = defineKind<ThresholdCue>({
     ...cue.steps.flatMap(({ name, upTo }, i) => [
       ...(i ? [', '] : []),
       say(`name:${i}`),
-      ...(upTo ? [' up to ', say(`edge:${i}`)] : [' above']),
+      ...(upTo ? [cue.edge === 'lower' ? ' up to ' : ' below ', say(`edge:${i}`)] : [cue.edge === 'lower' ? ' above' : ' from there up']),
       ' in ',
       say(`look:${name}`),
     ]),
@@ -116,23 +130,24 @@ export const threshold = defineKind<ThresholdCue>({
     say('lines'),
     '.',
   ],
+  sees: ({ steps }) => steps.some(({ upTo }) => upTo !== null && isStatistic(upTo)),
   finer: (_cue, say) => [['A value right on an edge belongs to ', say('edge'), '; ', say('quiet'), '.']],
   parts: cue => cue.steps.map(step => step.name),
-  columns: cue => [cue.measure],
+  columns: cue => [cue.measure, ...cue.steps.flatMap(({ upTo }) => (upTo ? levelColumns(upTo) : []))],
   expand: (cue, nameFor) => {
     const m = nameText(cue.measure);
     const edges = cue.steps.flatMap(({ upTo }, i) => (upTo ? [edgeHelper(cue, upTo, i, nameFor)] : []));
     const sign = cue.edge === 'lower' ? '<=' : '<';
+    // Past an edge that is not known nothing is known of the step.
     const branches = cue.steps.map(({ name }, i) => {
-      const edge = edges[i];
-      return `when ${m} ${edge ? `${sign} ${nameText(edge.name)}` : 'is not null'} then ${literalText('text', name)}`;
+      const [edge, before] = [edges[i], edges[i - 1]];
+      const known = before ? `when ${nameText(before.name)} is null then null ` : '';
+      return `${known}when ${m} ${edge ? `${sign} ${nameText(edge.name)}` : 'is not null'} then ${literalText('text', name)}`;
     });
     const step: HelperFormula = { part: 'step', name: nameFor('step'), formula: `case ${branches.join(' ')} end` };
-    const values = cue.steps.map(({ name }): HelperFormula => ({
-      part: name,
-      name: nameFor(name),
-      formula: `case when ${nameText(step.name)} = ${literalText('text', name)} then ${m} end`,
-    }));
+    const values = cue.steps.map(({ name }) =>
+      valuesWhere({ part: name, name: nameFor(name), when: `${nameText(step.name)} = ${literalText('text', name)}`, measure: m }),
+    );
     const treatments: Treatment[] = [
       ...cue.steps.map(({ name }) => markOf(cue, name, `${name}${legendScope(cue.scope)}`)),
       ...(cue.lines ? edges.map((edge, i) => edgeLine(cue, edge.part, i)) : []),
@@ -141,15 +156,23 @@ export const threshold = defineKind<ThresholdCue>({
   },
   why: (cue, { frame, row, part, write, helper }) => {
     const at = cue.steps.findIndex(step => step.name === part);
+    const upper = cue.edge === 'upper';
     const edge = (i: number): string => {
       const value = helper(`edge ${i + 1}`);
       return typeof value === 'number' ? write(cue.measure, value) : 'its edge';
     };
     const value = write(cue.measure, (columnOf(frame.table, cue.measure) as Column).data[row] as number);
-    const from = at > 0 ? `above ${edge(at - 1)}` : '';
-    const to = cue.steps[at]?.upTo ? `up to ${edge(at)}` : '';
+    const from = at > 0 ? `${upper ? 'from' : 'above'} ${edge(at - 1)}` : '';
+    const to = cue.steps[at]?.upTo ? `${upper ? 'below' : 'up to'} ${edge(at)}` : '';
     const name = textAt(columnOf(frame.table, frame.category) as Column, row) || 'this row';
     return `${cue.measure} ${value} of ${name} is “${part}”: ${[from, to].filter(Boolean).join(', ')}`;
+  },
+  unjudged: (cue, { frame, row, helper }) => {
+    const value = (columnOf(frame.table, cue.measure) as NumericValues).data[row] as number;
+    if (Number.isNaN(value)) return null;
+    const at = cue.steps.findIndex(({ upTo }, i) => upTo !== null && helper(`edge ${i + 1}`) === null);
+    const edge = cue.steps[at]?.upTo;
+    return edge ? `${cue.measure} has no step here, because the edge “${levelWords(edge)}” has no value` : null;
   },
   renamed: (cue, from, to) => ({
     ...cue,
@@ -157,13 +180,13 @@ export const threshold = defineKind<ThresholdCue>({
   }),
 });
 
-const edgeHelper = (cue: ThresholdCue, upTo: Level, i: number, nameFor: (part: string) => string): HelperFormula => ({
+const edgeHelper = (cue: Placed<ThresholdCue>, upTo: Level, i: number, nameFor: (part: string) => string): HelperFormula => ({
   part: `edge ${i + 1}`,
   name: nameFor(`edge ${i + 1}`),
-  formula: levelFormula(upTo, cue.measure, windowOf(cue.scope)),
+  formula: levelFormula(upTo, cue.measure, windowOf(cue.scope), cue.scope),
 });
 
-const edgeLine = (cue: ThresholdCue, part: string, i: number): Treatment => ({
+const edgeLine = (cue: Placed<ThresholdCue>, part: string, i: number): Treatment => ({
   show: 'line',
   part,
   measure: cue.measure,

@@ -4,6 +4,7 @@ import { lookSchema } from './look';
 
 /** How a band shows. */
 export const BAND_STYLES = ['filled', 'edges', 'whiskers', 'boxes', 'sticks', 'dots'] as const;
+/** How a band shows. */
 export type BandStyle = (typeof BAND_STYLES)[number];
 
 const name = z.string();
@@ -37,7 +38,9 @@ const ramp = z.object({
 const split = z.object({
   show: z.literal('split'),
   measure: name,
-  parts: z.array(z.object({ part: name, look: lookSchema, legend: z.string(), sign: z.optional(z.enum(['+', '−'])) })),
+  parts: z.array(
+    z.object({ part: name, look: lookSchema, legend: z.string(), sign: z.optional(z.enum(['+', '−'])), share: z.optional(name) }),
+  ),
   total: z.nullable(name),
   hides,
 });
@@ -95,5 +98,7 @@ const instead = z.object({ show: z.literal('instead'), part: name, measure: name
 /** How a cue shows; every kind's expansion is made of these, and no drawing code knows the kinds. */
 export const treatmentSchema = z.discriminatedUnion('show', [mark, ramp, split, line, band, span, instead]);
 
+/** What a cue asks of the drawing. */
 export type Treatment = z.infer<typeof treatmentSchema>;
+/** A treatment of one sort. */
 export type TreatmentOf<S extends Treatment['show']> = Extract<Treatment, { show: S }>;

@@ -1,19 +1,27 @@
 import { DASHES } from 'core/frame';
 import { nameText } from 'core/formula';
+import type { Sentence, Token } from 'core/sentence';
 import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
+import { amongWords, peersOf } from './among';
 import { choice, colour, cueFields, defineKind, level, levelWords, markOf } from './define';
-import type { HelperFormula } from './kind';
-import { levelFormula, levelSchema, renamedLevel } from './level';
+import type { HelperFormula, Placed } from './kind';
+import type { CueFacts } from './surroundings';
+import { isStatistic, levelColumns, levelFormula, levelSchema, renamedLevel } from './level';
 import { DASH_OPTIONS } from './line-tokens';
 import { look } from './look';
-import { legendScope, windowOf } from './scope';
+import { legendScope, placeWords, windowOf } from './scope';
+import { valuesWhere } from './values-where';
 
 const schema = z.object({ ...cueFields('typical'), level: levelSchema, line: z.string(), dash: z.enum(DASHES) });
 
+/** A line at what is typical, and what lies above and below. */
 export type TypicalCue = z.infer<typeof schema>;
 
-/** Draws a typical value of a measure as a line, and colours what lies at or above it and below it. */
+/**
+ * Draws a typical value of a measure as a line, and colours what lies at or above it and below it. A statistic is that of the figure's rows (the
+ * average of the bars); `overall` is the measure's own formula over all rows behind them (the average over all rows).
+ */
 export const typical = defineKind<TypicalCue>({
   kind: 'typical',
   help: 'Draw the average, a median, a percentile or a number as a line; colour above and below.',
@@ -21,7 +29,7 @@ export const typical = defineKind<TypicalCue>({
   schema,
   fresh: ({ measures }) => ({
     measure: measures[0] ?? '',
-    scope: { kind: 'figure' },
+    scope: { kind: 'panels' },
     level: { is: 'stat', stat: 'average' },
     line: 'ink',
     dash: 'dashed',
@@ -34,13 +42,9 @@ export const typical = defineKind<TypicalCue>({
     line: colour('line', 'Colour of the line'),
     dash: choice('dash', 'Dash of the line', DASH_OPTIONS),
   },
-  reads: (_cue, say) => [
-    'Draw the ',
-    say('level'),
-    ' of ',
-    say('measure'),
-    ' ',
-    say('scope'),
+  reads: (cue, say, words) => [
+    'Draw ',
+    ...valueParts(cue, say, words),
     ' as a ',
     say('dash'),
     ' line in ',
@@ -56,21 +60,21 @@ export const typical = defineKind<TypicalCue>({
     '.',
   ],
   parts: () => ['above', 'below'],
-  columns: cue => [cue.measure],
+  columns: cue => [cue.measure, ...levelColumns(cue.level)],
   expand: (cue, nameFor) => {
     const m = nameText(cue.measure);
     const line: HelperFormula = {
       part: 'line',
       name: nameFor(levelWords(cue.level).replace(/^= .*/, 'line')),
-      formula: levelFormula(cue.level, cue.measure, windowOf(cue.scope)),
+      formula: levelFormula(cue.level, cue.measure, windowOf(cue.scope), cue.scope),
     };
-    const helper = (part: string, formula: string): HelperFormula => ({ part, name: nameFor(part), formula });
+    const where = (part: string, when: string): HelperFormula => valuesWhere({ part, name: nameFor(part), when, measure: m });
     return {
       helpers: [
         line,
-        helper('above', `case when ${m} >= ${nameText(line.name)} then ${m} end`),
-        helper('below', `case when ${m} < ${nameText(line.name)} then ${m} end`),
-        helper('difference', `${m} - ${nameText(line.name)}`),
+        where('above', `${m} >= ${nameText(line.name)}`),
+        where('below', `${m} < ${nameText(line.name)}`),
+        { part: 'difference', name: nameFor('difference'), formula: `${m} - ${nameText(line.name)}` },
       ],
       treatments: [
         ...['above', 'below'].map(part => markOf(cue, part, legendOf(cue, part), { difference: 'difference' })),
@@ -93,9 +97,25 @@ export const typical = defineKind<TypicalCue>({
   },
   why: (cue, { frame, row, part, write, helper }) => {
     const value = write(cue.measure, (columnOf(frame.table, cue.measure) as Column).data[row] as number);
-    return `${cue.measure} ${value} is ${part === 'above' ? 'at or above' : 'below'} the ${levelWords(cue.level)}, ${write(cue.measure, Number(helper('line')))}`;
+    const line = write(cue.measure, Number(helper('line')));
+    const side = part === 'above' ? 'at or above' : 'below';
+    if (isStatistic(cue.level)) {
+      const among = peersOf(cue.scope, frame, row, cue.measure).seen;
+      return `${cue.measure} ${value} is ${side} the ${levelWords(cue.level)} of ${among}, ${line}`;
+    }
+    const place = cue.level.is === 'overall' ? placeWords(cue.scope, frame, row) : '';
+    return `${cue.measure} ${value} is ${side} ${levelWords(cue.level)}${place}, ${line}`;
   },
   renamed: (cue, from, to) => ({ ...cue, level: renamedLevel(cue.level, from, to) }),
 });
 
-const legendOf = (cue: TypicalCue, part: string): string => `${part} ${levelWords(cue.level)}`;
+const legendOf = (cue: Pick<TypicalCue, 'level'>, part: string): string => `${part} ${levelWords(cue.level)}`;
+
+/** "the average of milk over the 20 huts in the whole figure", "ratio over all rows", "50,000 beside milk". */
+function valueParts(cue: Placed<TypicalCue>, say: (key: string) => Token, words: CueFacts): Sentence {
+  const { level } = cue;
+  if (isStatistic(level))
+    return ['the ', say('level'), ' of ', say('measure'), ` ${amongWords(words, cue.measure, cue.scope)} `, say('scope')];
+  if (level.is === 'overall') return [say('measure'), ' ', say('level'), ' ', say('scope')];
+  return [say('level'), ' beside ', say('measure'), ...(level.is === 'formula' ? [' ', say('scope')] : [])];
+}

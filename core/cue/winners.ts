@@ -12,6 +12,7 @@ export interface Winners {
 
 /** Treatments that colour the marks of a measure. */
 export type Colouring = TreatmentOf<'mark'> | TreatmentOf<'ramp'>;
+/** Whether a treatment colours marks. */
 export const isColouring = (treatment: Treatment): treatment is Colouring => treatment.show === 'mark' || treatment.show === 'ramp';
 
 /**

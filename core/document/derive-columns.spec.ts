@@ -1,6 +1,6 @@
 import { messageFor } from 'core/result';
 import { cellAt, tableOf } from 'core/table';
-import type { Derived } from 'core/project';
+import type { Derived } from './schema';
 import { deriveColumns, orderDerived } from './index';
 
 describe('derived columns', () => {

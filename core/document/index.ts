@@ -1,6 +1,26 @@
-// Changing a project, and saying so.
-export { applyEdit, type Edit } from './edit';
-export { describeEdit } from './describe-edit';
+// The document: its schemas, and reading what was stored or handed over.
+export { followTitle } from './follow-title';
+export { givenTitle } from './given-title';
+export {
+  MOST_BASE,
+  MOST_BREAKS,
+  MOST_HEADROOM,
+  MOST_PICTURES,
+  MOST_RUNGS,
+  PICTURE_LIMIT,
+  PROJECT_VERSION,
+  derivedSchema,
+  figureSchema,
+  numberFormatSchema,
+  smallPictureSchema,
+  projectSchema,
+  tableDocSchema,
+} from './schema';
+export type { AxisChoice, Derived, Figure, FigureShape, NumberFormat, SmallPicture, Project, Scales, TableDoc, View } from './schema';
+export { plainFormat, plainScales, plainShape } from './plain';
+export { withAxis } from './with-axis';
+export { faultsOf, readProject } from './read-project';
+export { readMove } from './read-move';
 
 // What follows from the document: derived columns, each after those that it reads.
 export { deriveColumns, orderDerived, type DerivedTable } from './derive-columns';

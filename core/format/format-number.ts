@@ -1,3 +1,5 @@
+import { rungFor, type Rung } from './ladder';
+
 /** How numbers are written. All parts are free; without any, numbers are grouped and cut to about four digits. */
 export interface NumberStyle {
   readonly decimals?: number | undefined;
@@ -11,10 +13,30 @@ export interface NumberStyle {
   readonly suffix?: string | undefined;
   /** Shown in units of this size: 1,000 writes 4,500 as 4.5. */
   readonly scale?: number | undefined;
+  /** Digits in all, instead of decimals. */
+  readonly significant?: number | undefined;
+  /** Whose separators are written; English unless told otherwise. */
+  readonly language?: Language | undefined;
+  /** Units to choose from, rising: each value is written in the largest that it fills. */
+  readonly ladder?: readonly Rung[] | undefined;
+  /** One unit of the ladder for all values of a column or an axis (see `oneDecimals`). */
+  readonly unitForAll?: boolean | undefined;
+  /** A plus sign before what is above zero. */
+  readonly signed?: boolean | undefined;
+  /** What is negative stands in parentheses instead of behind a minus sign. */
+  readonly parentheses?: boolean | undefined;
+  /** What stands for no value; a dash unless told otherwise. */
+  readonly missing?: string | undefined;
 }
 
-// By decimals and grouping, as one number: labels are written by the hundred.
-const writers = new Map<number, Writer>();
+/** Languages whose ways to separate digits can be chosen. */
+export const LANGUAGES = ['en', 'de', 'de-CH', 'fr', 'it', 'es', 'pl', 'sv', 'en-IN'] as const;
+
+/** Whose separators are written. */
+export type Language = (typeof LANGUAGES)[number];
+
+// By digits, grouping and language: labels are written by the hundred.
+const writers = new Map<string, Map<number, Writer>>();
 // An edit leaves most values as they were; enough for every label of a figure.
 const KEPT = 10_000;
 
@@ -34,34 +56,53 @@ class Writer {
   }
 }
 
-function writerOf(minimum: number, maximum: number, useGrouping: boolean): Writer {
-  const key = minimum * 1000 + maximum * 10 + (useGrouping ? 1 : 0);
-  let writer = writers.get(key);
+/** Decimals from so many to so many; or, where `significant` is above 0, so many digits in all. */
+function writerOf(minimum: number, maximum: number, significant: number, { grouping = true, language = 'en' }: NumberStyle): Writer {
+  let known = writers.get(language);
+  if (!known) writers.set(language, (known = new Map<number, Writer>()));
+  // One number for all of it: a text as a key would cost more than what is written.
+  const key = ((significant * 100 + minimum) * 100 + maximum) * 2 + (grouping ? 1 : 0);
+  let writer = known.get(key);
   if (!writer) {
-    const digits = { minimumFractionDigits: minimum, maximumFractionDigits: maximum, useGrouping };
+    const digits = significant
+      ? { minimumSignificantDigits: significant, maximumSignificantDigits: significant }
+      : { minimumFractionDigits: minimum, maximumFractionDigits: maximum };
     // What rounds to zero has no sign: a reader would take −0 for a fall.
-    writer = new Writer(new Intl.NumberFormat('en', { ...digits, signDisplay: 'negative' }));
-    writers.set(key, writer);
+    writer = new Writer(new Intl.NumberFormat(language, { ...digits, useGrouping: grouping, signDisplay: 'negative' }));
+    known.set(key, writer);
   }
   return writer;
 }
 
 /**
  * A number for reading: thousands grouped, a true minus sign, four significant digits below 100 when no
- * decimals are set. Missing gives a dash, never zero.
+ * decimals are set; a percent has two decimals from 0.1 on. Missing gives a dash, never zero.
  */
 export function formatNumber(value: number, style: NumberStyle = {}): string {
-  if (Number.isNaN(value)) return '–';
-  const { unit, percent = false, prefix = '', suffix = '', scale = 1 } = style;
-  const written = withDecimals((value / scale) * (percent ? 100 : 1), style);
+  if (Number.isNaN(value)) return style.missing ?? '–';
+  const { unit, percent = false, prefix = '', suffix = '', scale = 1, ladder } = style;
+  const counted = (value / scale) * (percent ? 100 : 1);
+  const rung = ladder?.length ? rungFor(counted, ladder, roundingOf(style)) : null;
+  const written = withDigits(rung ? counted / rung.size : counted, style);
   // The sign stands before everything: −€3, not €−3.
-  const [sign, digits] = written.startsWith('-') ? ['−', written.slice(1)] : ['', written];
-  return `${sign}${prefix}${digits.replace('-', '−')}${percent ? ' %' : ''}${suffix}${unit ? ` ${unit}` : ''}`;
+  const falls = /^[-−]/.test(written);
+  const digits = (falls ? written.slice(1) : written).replace('-', '−');
+  const whole = `${prefix}${digits}${rung?.symbol ? ` ${rung.symbol}` : ''}${percent ? ' %' : ''}${suffix}${unit ? ` ${unit}` : ''}`;
+  if (falls) return style.parentheses ? `(${whole})` : `−${whole}`;
+  return style.signed && /[1-9]/.test(digits) ? `+${whole}` : whole;
 }
 
-function withDecimals(value: number, { decimals, grouping = true }: NumberStyle): string {
-  if (decimals !== undefined) return writerOf(decimals, decimals, grouping).write(value);
+/** A number as it will be written, as a number again; for the units of ladders alone. */
+function roundingOf({ decimals, significant }: NumberStyle): (value: number) => number {
+  if (significant) return value => Number(value.toPrecision(significant));
+  return decimals === undefined ? value => Number(value.toPrecision(4)) : value => Number(value.toFixed(Math.min(decimals, 20)));
+}
+
+function withDigits(value: number, style: NumberStyle): string {
+  const { decimals, significant, percent = false } = style;
+  if (significant) return writerOf(0, 0, significant, style).write(value);
+  if (decimals !== undefined) return writerOf(decimals, decimals, 0, style).write(value);
   const size = Math.abs(value);
   if (size !== 0 && size < 1e-4) return value.toExponential(2);
-  return writerOf(0, size >= 1000 ? 0 : size >= 100 ? 1 : size >= 1 ? 2 : 5, grouping).write(value);
+  return writerOf(0, size >= 1000 ? 0 : size >= 100 ? 1 : size >= (percent ? 0.1 : 1) ? 2 : 5, 0, style).write(value);
 }

@@ -18,6 +18,9 @@ describe('numbers for reading', () => {
     [2.5, { decimals: 2 }, '2.50'],
     [2.5, { decimals: 0 }, '3'],
     [1e15, { unit: 'kg' }, '1,000,000,000,000,000 kg'],
+    [0.0078571, { percent: true }, '0.79 %'],
+    [0.00078571, { percent: true }, '0.07857 %'],
+    [0.11234, { percent: true }, '11.23 %'],
     [21_400, { unit: 'L', decimals: 1 }, '21,400.0 L'],
   ];
   for (const [value, style, text] of cases)

@@ -1,1 +1,5 @@
-export { formatNumber, type NumberStyle } from './format-number';
+export { formatNumber, LANGUAGES, type Language, type NumberStyle } from './format-number';
+export { LADDERS, ladderText, readLadder, rungFor, type Rung } from './ladder';
+export { oneDecimals } from './one-decimals';
+export { powerText } from './power-text';
+export { shortened } from './shortened';

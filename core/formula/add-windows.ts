@@ -1,5 +1,6 @@
 import type { Expr } from './ast';
-import { aggregates, windowFunctions } from './functions';
+import { WINDOWED_NAMES } from './functions/windowed-names';
+import { partsInside } from './parts-inside';
 import { parseFormula } from './parse';
 
 /**
@@ -30,39 +31,8 @@ function windowEnds(text: string): number[] {
   return parsed.ok ? callsWithout(parsed.value).sort((a, b) => a - b) : [];
 }
 
-const isWindowed = (name: string): boolean => Object.hasOwn(aggregates, name) || Object.hasOwn(windowFunctions, name);
-
 /** Where the outermost calls end that could take a window and have none. */
 function callsWithout(expr: Expr): number[] {
-  if (expr.kind === 'call' && isWindowed(expr.name)) return expr.over ? [] : [expr.end];
-  return childrenOf(expr).flatMap(callsWithout);
-}
-
-function childrenOf(expr: Expr): readonly Expr[] {
-  switch (expr.kind) {
-    case 'unary':
-    case 'is-null':
-    case 'cast':
-    case 'extract':
-      return [expr.arg];
-    case 'binary':
-    case 'is-distinct':
-      return [expr.left, expr.right];
-    case 'between':
-      return [expr.arg, expr.low, expr.high];
-    case 'in':
-      return [expr.arg, ...expr.items];
-    case 'like':
-      return [expr.arg, expr.pattern];
-    case 'case':
-      return [
-        ...(expr.subject ? [expr.subject] : []),
-        ...expr.branches.flatMap(({ when, then }) => [when, then]),
-        ...(expr.otherwise ? [expr.otherwise] : []),
-      ];
-    case 'call':
-      return expr.args;
-    default:
-      return [];
-  }
+  if (expr.kind === 'call' && WINDOWED_NAMES.has(expr.name)) return expr.over ? [] : [expr.end];
+  return partsInside(expr).flatMap(callsWithout);
 }

@@ -4,16 +4,25 @@ export interface Span {
   readonly end: number;
 }
 
+/** Operators before one operand. */
 export type UnaryOp = '-' | '+' | 'not';
+/** Operators between numbers. */
 export type ArithmeticOp = '+' | '-' | '*' | '/' | '%';
+/** Operators between values of one type. */
 export type CompareOp = '=' | '<>' | '<' | '<=' | '>' | '>=';
+/** Two ways to compare a text with a pattern: wildcards alone, or the standard's regular expressions. */
+export type LikeWord = 'like' | 'similar to';
+/** Operators between two operands. */
 export type BinaryOp = ArithmeticOp | CompareOp | 'and' | 'or' | '||';
 
+/** One `when … then …`. */
 export interface Branch {
-  readonly when: Expr;
+  /** One condition; after a subject, one or more values that it may be equal to. */
+  readonly whens: readonly Expr[];
   readonly then: Expr;
 }
 
+/** One key of an `order by`. */
 export interface OrderKey {
   readonly by: Expr;
   readonly descending: boolean;
@@ -21,16 +30,19 @@ export interface OrderKey {
   readonly nulls: 'first' | 'last' | undefined;
 }
 
+/** Which rows around the present one a window sees. */
 export interface FrameBounds {
   readonly unit: 'rows' | 'range';
   readonly from: FrameBound;
   readonly to: FrameBound;
 }
 
+/** One end of a window. */
 export type FrameBound =
   | { readonly kind: 'unbounded-preceding' | 'unbounded-following' | 'current' }
   | { readonly kind: 'preceding' | 'following'; readonly offset: Expr };
 
+/** What stands in `over (…)`. */
 export interface WindowSpec {
   readonly partition: readonly Expr[];
   readonly order: readonly OrderKey[];
@@ -49,16 +61,25 @@ export type Expr = Span &
     | { readonly kind: 'unary'; readonly op: UnaryOp; readonly arg: Expr }
     | { readonly kind: 'binary'; readonly op: BinaryOp; readonly left: Expr; readonly right: Expr }
     | { readonly kind: 'is-null'; readonly arg: Expr; readonly negated: boolean }
+    | { readonly kind: 'is-truth'; readonly arg: Expr; readonly truth: boolean | null; readonly negated: boolean }
     | { readonly kind: 'is-distinct'; readonly left: Expr; readonly right: Expr; readonly negated: boolean }
     | { readonly kind: 'between'; readonly arg: Expr; readonly low: Expr; readonly high: Expr; readonly negated: boolean }
     | { readonly kind: 'in'; readonly arg: Expr; readonly items: readonly Expr[]; readonly negated: boolean }
-    | { readonly kind: 'like'; readonly arg: Expr; readonly pattern: Expr; readonly negated: boolean }
+    | {
+        readonly kind: 'like';
+        readonly how: LikeWord;
+        readonly arg: Expr;
+        readonly pattern: Expr;
+        readonly escape: Expr | null;
+        readonly negated: boolean;
+      }
     | { readonly kind: 'case'; readonly subject: Expr | null; readonly branches: readonly Branch[]; readonly otherwise: Expr | null }
-    | { readonly kind: 'cast'; readonly arg: Expr; readonly type: string }
+    | { readonly kind: 'cast'; readonly arg: Expr; readonly type: string; readonly sizes: readonly number[] }
     | { readonly kind: 'extract'; readonly field: string; readonly arg: Expr }
     | Call
   );
 
+/** A function with its arguments, filter, order and window. */
 export interface Call {
   readonly kind: 'call';
   readonly name: string;
@@ -70,4 +91,5 @@ export interface Call {
   readonly over: WindowSpec | null;
 }
 
+/** A call at its place. */
 export type CallExpr = Span & Call;

@@ -8,40 +8,80 @@ import {
   TextCodes,
   type ColumnType,
 } from 'core/table';
+import { mapTexts, roundedTo } from './functions';
 import { materialise, type BooleanVec, type NumericVec, type TextVec, type Vec } from './vec';
 
 /** What a type of `cast` makes; `integer` is a number without decimals. */
 export interface CastTarget {
   readonly type: ColumnType;
   readonly whole: boolean;
+  /** `decimal(p, s)`: so many digits, so many of them decimals. */
+  readonly digits: { readonly all: number; readonly decimals: number } | null;
+  /** `varchar(n)`: the most characters; `timestamp(n)`: decimals of a second. */
+  readonly size: number | null;
+  /** The type's own name, for keys. */
+  readonly key: string;
 }
 
-const number: CastTarget = { type: 'number', whole: false };
-const whole: CastTarget = { type: 'number', whole: true };
-const text: CastTarget = { type: 'text', whole: false };
+type Sizes = readonly number[];
+const plain = (type: ColumnType, whole = false): CastTarget => ({ type, whole, digits: null, size: null, key: whole ? 'integer' : type });
 
-/** Type names of the standard, and the short ones that engines share. */
-const TARGETS: Readonly<Record<string, CastTarget>> = {
-  'double precision': number,
-  double: number,
-  float: number,
-  real: number,
-  numeric: number,
-  decimal: number,
-  integer: whole,
-  int: whole,
-  bigint: whole,
-  smallint: whole,
-  text,
-  varchar: text,
-  'character varying': text,
-  boolean: { type: 'boolean', whole: false },
-  date: { type: 'date', whole: false },
-  timestamp: { type: 'timestamp', whole: false },
+/** A type that takes no size. */
+const bare = (target: CastTarget) => (sizes: Sizes) => (sizes.length ? undefined : target);
+const floating = (sizes: Sizes) => (sizes.length > 1 || (sizes[0] ?? 1) < 1 || (sizes[0] ?? 1) > 53 ? undefined : plain('number'));
+
+/** Digits in all, and decimals among them; none unless said. */
+function exact(sizes: Sizes): CastTarget | undefined {
+  const [all, decimals = 0] = sizes;
+  if (all === undefined) return plain('number');
+  if (all < 1 || all > 38 || decimals > all) return undefined;
+  return { ...plain('number'), digits: { all, decimals }, key: `decimal(${all}, ${decimals})` };
+}
+
+function characters(sizes: Sizes): CastTarget | undefined {
+  const [size = null] = sizes;
+  if (size === null) return plain('text');
+  return size < 1 || sizes.length > 1 ? undefined : { ...plain('text'), size, key: `varchar(${size})` };
+}
+
+function moment(sizes: Sizes): CastTarget | undefined {
+  const [size = null] = sizes;
+  if (size === null) return plain('timestamp');
+  return size > 9 || sizes.length > 1 ? undefined : { ...plain('timestamp'), size: Math.min(3, size), key: `timestamp(${size})` };
+}
+
+/** Type names of the standard, and the short ones that engines share, each with what sizes make of it. */
+const TARGETS: Readonly<Record<string, (sizes: Sizes) => CastTarget | undefined>> = {
+  'double precision': bare(plain('number')),
+  double: bare(plain('number')),
+  float: floating,
+  real: bare(plain('number')),
+  numeric: exact,
+  decimal: exact,
+  dec: exact,
+  integer: bare(plain('number', true)),
+  int: bare(plain('number', true)),
+  bigint: bare(plain('number', true)),
+  smallint: bare(plain('number', true)),
+  text: bare(plain('text')),
+  varchar: characters,
+  'character varying': characters,
+  char: characters,
+  character: characters,
+  boolean: bare(plain('boolean')),
+  date: bare(plain('date')),
+  timestamp: moment,
 };
 
+/** Types that `cast` knows, by their names in SQL. */
 export const CAST_TYPES: readonly string[] = Object.keys(TARGETS);
-export const castTarget = (name: string): CastTarget | undefined => TARGETS[name.replaceAll(/\s+/g, ' ')];
+
+/** The target of a type's name; undefined for no type, `sizes` where a type is not of the given size. */
+export function castTarget(name: string, sizes: Sizes): CastTarget | undefined | 'sizes' {
+  const plainName = name.replaceAll(/\s+/g, ' ');
+  const make = Object.hasOwn(TARGETS, plainName) ? TARGETS[plainName] : undefined;
+  return make && (make(sizes) ?? 'sizes');
+}
 
 const MS_PER_DAY = 86_400_000;
 const PLAIN_NUMBER = /^\s*[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?\s*$/i;
@@ -53,8 +93,26 @@ export function mayCast(from: ColumnType, { type }: CastTarget): boolean {
   return pair === 'boolean number' || pair === 'date timestamp';
 }
 
-/** Values of another type; a text that does not read as the type is missing. */
-export function castVec(arg: Vec, { type, whole }: CastTarget): Vec {
+/** Values of another type; a text that does not read as the type, and a number that has too many digits for it, is missing. */
+export function castVec(arg: Vec, target: CastTarget): Vec {
+  const cast = castPlain(arg, target);
+  if (target.digits && cast.type === 'number') return { ...cast, data: cast.data.map(value => inDigits(value, target.digits as never)) };
+  if (target.size !== null && cast.type === 'text') return mapTexts(cast, text => cutText(text, target.size as number));
+  if (target.size !== null && cast.type === 'timestamp') {
+    const step = 10 ** (3 - target.size);
+    return { ...cast, data: cast.data.map(ms => Math.round(ms / step) * step) };
+  }
+  return cast;
+}
+
+const cutText = (text: string, size: number): string => (text.length <= size ? text : Array.from(text).slice(0, size).join(''));
+
+function inDigits(value: number, { all, decimals }: NonNullable<CastTarget['digits']>): number {
+  const rounded = roundedTo(value, decimals);
+  return Math.abs(rounded) < 10 ** (all - decimals) ? rounded : NaN;
+}
+
+function castPlain(arg: Vec, { type, whole }: CastTarget): Vec {
   if (type === 'text') return toText(arg);
   if (arg.type === 'text') return fromText(arg, type, whole);
   if (type === 'boolean' || arg.type === 'boolean') return throughBoolean(arg, type);
@@ -104,7 +162,7 @@ const WORDS: Readonly<Record<string, number>> = { true: 1, t: 1, yes: 1, '1': 1,
 
 function fromText(arg: TextVec, type: Exclude<ColumnType, 'text'>, whole: boolean): Vec {
   const read = {
-    number: (words: string) => (PLAIN_NUMBER.test(words) ? (whole ? halfEven(Number(words)) : Number(words)) : NaN),
+    number: (words: string) => numberOf(words, whole),
     date: (words: string) => parseIsoDate(words.trim()),
     timestamp: (words: string) => momentOf(words.trim()),
     boolean: (words: string) => WORDS[words.trim().toLowerCase()] ?? MISSING_BOOLEAN,
@@ -112,6 +170,12 @@ function fromText(arg: TextVec, type: Exclude<ColumnType, 'text'>, whole: boolea
   const known = arg.dictionary.map(read);
   if (type === 'boolean') return { type, data: Uint8Array.from(arg.data, code => known[code] ?? MISSING_BOOLEAN), constant: arg.constant };
   return { type, data: Float64Array.from(arg.data, code => known[code] ?? NaN), constant: arg.constant };
+}
+
+function numberOf(words: string, whole: boolean): number {
+  const value = PLAIN_NUMBER.test(words) ? Number(words) : NaN;
+  if (!Number.isFinite(value)) return NaN;
+  return whole ? halfEven(value) : value;
 }
 
 function momentOf(words: string): number {

@@ -1,17 +1,18 @@
 import type { ColumnType } from 'core/table';
 import type { CallExpr, Expr } from './ast';
-import type { Check } from './check';
+import type { Checking } from './checking';
 import { checkWindow } from './check-window';
 import { aggregates, scalars, windowFunctions, type Aggregate, type Scalar, type WindowFunction } from './functions';
 import { windowText } from './key';
 import { nearestName } from './nearest';
-import type { Typed, TypedAggregate, TypedType } from './typed';
+import type { Typed, TypedAggregate } from './typed';
+import type { TypedType } from './types';
 
 const entryIn = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined =>
   Object.hasOwn(table, name) ? table[name] : undefined;
 
 /** A function call: which function, whether it may stand here, and whether its arguments fit. */
-export function checkCall(check: Check, call: CallExpr): Typed {
+export function checkCall(check: Checking, call: CallExpr): Typed {
   const aggregate = entryIn(aggregates, call.name);
   if (aggregate) return checkAggregate(check, call, aggregate);
   const windowed = entryIn(windowFunctions, call.name);
@@ -22,7 +23,7 @@ export function checkCall(check: Check, call: CallExpr): Typed {
   throw check.fault(call, { code: 'unknown-function', nearest: nearestName(call.name, known) });
 }
 
-function checkScalar(check: Check, call: CallExpr, entry: Scalar): Typed {
+function checkScalar(check: Checking, call: CallExpr, entry: Scalar): Typed {
   const { name } = call;
   const [least, most, takes] = entry.arity;
   if (call.star || call.distinct || call.args.length < least || call.args.length > most)
@@ -34,17 +35,17 @@ function checkScalar(check: Check, call: CallExpr, entry: Scalar): Typed {
   return { op: 'scalar', name, args: parts, type: result, key: `${name}(${parts.map(part => part.key).join(', ')})` };
 }
 
-function typedArguments(check: Check, call: CallExpr, takes: readonly (readonly ColumnType[])[]): { parts: Typed[]; type: TypedType } {
+function typedArguments(check: Checking, call: CallExpr, takes: readonly (readonly ColumnType[])[]): { parts: Typed[]; type: TypedType } {
   const parts = call.args.map((arg, i) => check.typed(arg, ...(takes[Math.min(i, takes.length - 1)] as readonly ColumnType[])));
   return { parts, type: parts[0]?.type ?? 'number' };
 }
 
-function checkWord(check: Check, arg: Expr, words: readonly string[]): void {
+function checkWord(check: Checking, arg: Expr, words: readonly string[]): void {
   if (arg.kind !== 'text' || !words.includes(arg.value))
     throw check.fault(arg, { code: 'wrong-type', needs: `one of ${words.map(word => `'${word}'`).join(', ')}`, got: 'something else' });
 }
 
-function checkAggregate(check: Check, call: CallExpr, entry: Aggregate): Typed {
+function checkAggregate(check: Checking, call: CallExpr, entry: Aggregate): Typed {
   mayAggregate(check, call);
   const inside = check.inside();
   const args = aggregateArguments(inside, call, entry);
@@ -58,20 +59,21 @@ function checkAggregate(check: Check, call: CallExpr, entry: Aggregate): Typed {
   return { op: 'aggregate', ...parts, type, key: aggregateKey(parts) };
 }
 
+/** What tells one aggregate of a formula from another. */
 export function aggregateKey({ name, args, distinct, filter, within, window }: Omit<TypedAggregate, 'op'>): string {
   const body = `${name}(${distinct ? 'distinct ' : ''}${args.map(arg => arg.key).join(', ') || '*'})`;
   const ordered = within ? ` within group (${within.fraction} ${within.descending ? 'desc' : 'asc'})` : '';
   return `${body}${ordered}${filter ? ` filter (where ${filter.key})` : ''}${window ? ` ${windowText(window)}` : ''}`;
 }
 
-function mayAggregate(check: Check, call: CallExpr): void {
+function mayAggregate(check: Checking, call: CallExpr): void {
   const { name } = call;
   if (check.insideAggregate) throw check.fault(call, { code: 'aggregate-nested', name });
   if (!call.over && check.place !== 'measure') throw check.fault(call, { code: 'aggregate-here', name });
   if (call.over && check.place !== 'column') throw check.fault(call, { code: 'window-here', name });
 }
 
-function aggregateArguments(check: Check, call: CallExpr, entry: Aggregate): Typed[] {
+function aggregateArguments(check: Checking, call: CallExpr, entry: Aggregate): Typed[] {
   const { name, star } = call;
   if (entry.within) return [orderedArgument(check, call, entry)];
   if (call.within) throw check.fault(call, { code: 'not-windowed', name });
@@ -86,13 +88,13 @@ function aggregateArguments(check: Check, call: CallExpr, entry: Aggregate): Typ
 }
 
 /** A bare missing value says nothing about what is summed up. */
-function known(check: Check, expr: Expr, typed: Typed): Typed {
+function known(check: Checking, expr: Expr, typed: Typed): Typed {
   if (typed.type === 'null') throw check.fault(expr, { code: 'wrong-type', needs: 'a column or a value', got: 'null' });
   return typed;
 }
 
 /** `name(p) within group (order by x)`: x is what is summed up. */
-function orderedArgument(check: Check, call: CallExpr, entry: Aggregate): Typed {
+function orderedArgument(check: Checking, call: CallExpr, entry: Aggregate): Typed {
   const [key, ...more] = call.within ?? [];
   if (!key || more.length) throw check.fault(call, { code: 'within-needed', name: call.name, signature: entry.signature });
   const wanted = entry.within === 'fraction' ? 1 : 0;
@@ -106,7 +108,7 @@ function orderedArgument(check: Check, call: CallExpr, entry: Aggregate): Typed 
   return known(check, key.by, check.typed(key.by, ...(entry.takes as readonly ColumnType[])));
 }
 
-function withinOf(check: Check, call: CallExpr, entry: Aggregate): TypedAggregate['within'] {
+function withinOf(check: Checking, call: CallExpr, entry: Aggregate): TypedAggregate['within'] {
   if (!entry.within) return null;
   const [share] = call.args;
   const fraction = share?.kind === 'number' ? share.value : entry.within === 'plain' ? 0 : NaN;
@@ -115,7 +117,7 @@ function withinOf(check: Check, call: CallExpr, entry: Aggregate): TypedAggregat
   return { fraction, descending: call.within?.[0]?.descending ?? false };
 }
 
-function checkWindowCall(check: Check, call: CallExpr, entry: WindowFunction): Typed {
+function checkWindowCall(check: Checking, call: CallExpr, entry: WindowFunction): Typed {
   const { name } = call;
   const [least, most, takes] = entry.arity;
   if (call.star || call.distinct || call.args.length < least || call.args.length > most)
@@ -131,7 +133,7 @@ function checkWindowCall(check: Check, call: CallExpr, entry: WindowFunction): T
   return { op: 'window', name, args, window, type, key: `${name}(${args.map(arg => arg.key).join(', ')}) ${windowText(window)}` };
 }
 
-function windowArguments(check: Check, call: CallExpr, { kind }: WindowFunction): Typed[] {
+function windowArguments(check: Checking, call: CallExpr, { kind }: WindowFunction): Typed[] {
   const [value, n, otherwise] = call.args;
   if (kind === 'number') return call.args.map(arg => check.typed(arg, 'number'));
   const first = known(check, value as Expr, check.expr(value as Expr));

@@ -1,40 +1,33 @@
-import { failure, success, type FormulaProblem, type Result } from 'core/result';
+import { failure, success, type Result } from 'core/result';
 import { parseIsoDate, parseIsoTimestamp, type ColumnType } from 'core/table';
-import type { Expr } from './ast';
+import type { Branch, Expr } from './ast';
 import { CAST_TYPES, castTarget, mayCast } from './cast';
 import { checkCall } from './check-call';
-import { DATE_FIELDS, parseInterval, TIME_FIELDS } from './functions';
-import { literalText, nameText } from './key';
+import { Fault, type Checking, type FormulaPlace, type Scope, type Unplaced } from './checking';
+import { Faults, NOTHING } from './faults';
+import { DATE_FIELDS, parseInterval, patternOf, TIME_FIELDS } from './functions';
+import { literalText, nameText, shortKey } from './key';
 import { nearestName } from './nearest';
 import { placeOf } from './parse';
-import type { Typed, TypedBranch, TypedType } from './typed';
+import { partsInside } from './parts-inside';
+import type { Typed, TypedBranch } from './typed';
+import type { TypedType } from './types';
 
-/** Where a formula stands decides what it may use (FORMULA.md): see `Place` there. */
-export type FormulaPlace = 'column' | 'filter' | 'measure';
+// Keys of nested parts hold those of their parts: longer ones are abridged, or they would grow with every level.
+const LONG_KEY = 240;
 
-/** The columns a formula sees. */
-export type Scope = ReadonlyMap<string, ColumnType>;
-
-/** Thrown inside the checker only, so that the first fault ends the walk; `checkFormula` turns it into a value. */
-export class Fault extends Error {
-  constructor(readonly problem: FormulaProblem) {
-    super(problem.code);
-  }
-}
-
-type Unplaced = FormulaProblem extends infer P ? (P extends FormulaProblem ? Omit<P, 'at' | 'words'> : never) : never;
-
-/** What the walk carries: the text for messages, the scope, and whether it stands inside an aggregate. */
-export class Check {
+/** What the walk carries: the text for messages, the scope, whether it stands inside an aggregate, and the faults found so far. */
+export class Check implements Checking {
   constructor(
     readonly text: string,
     readonly scope: Scope,
     readonly place: FormulaPlace,
     readonly insideAggregate = false,
+    readonly faults: Faults = new Faults(),
   ) {}
 
   inside(): Check {
-    return new Check(this.text, this.scope, this.place, true);
+    return new Check(this.text, this.scope, this.place, true, this.faults);
   }
 
   fault(expr: Expr, problem: Unplaced): Fault {
@@ -42,47 +35,64 @@ export class Check {
     return new Fault({ ...problem, at, words: this.text.slice(expr.start, expr.end) });
   }
 
-  /** Checks a part and demands a type of it; a bare missing value fits every type. */
   typed(expr: Expr, ...needs: readonly ColumnType[]): Typed {
     const typed = this.expr(expr);
-    if (needs.length && typed.type !== 'null' && !needs.includes(typed.type))
-      throw this.fault(expr, { code: 'wrong-type', needs: needs.join(' or '), got: typed.type });
-    return typed;
+    if (needs.length === 0 || typed.type === 'null' || needs.includes(typed.type)) return typed;
+    return this.faults.take(this.fault(expr, { code: 'wrong-type', needs: needs.join(' or '), got: typed.type }));
   }
 
-  /** Checks parts that must share one type; gives that type. */
   alike(exprs: readonly Expr[]): { parts: Typed[]; type: TypedType } {
-    const parts = exprs.map(expr => this.expr(expr));
-    const type = parts.find(part => part.type !== 'null')?.type ?? 'null';
-    parts.forEach((part, i) => {
-      if (part.type !== type && part.type !== 'null')
-        throw this.fault(exprs[i] as Expr, { code: 'wrong-type', needs: type, got: part.type });
-    });
+    const found = exprs.map(expr => this.expr(expr));
+    const type = found.find(part => part.type !== 'null')?.type ?? 'null';
+    const parts = found.map((part, i) =>
+      part.type === type || part.type === 'null'
+        ? part
+        : this.faults.take(this.fault(exprs[i] as Expr, { code: 'wrong-type', needs: type, got: part.type })),
+    );
     return { parts, type };
   }
 
+  /** A part as checked. One with a fault is missing from there on, which fits everywhere, so that what stands around it is checked as well. */
   expr(expr: Expr): Typed {
-    return checkExpr(this, expr);
+    this.faults.seen.add(expr);
+    try {
+      const typed = checkExpr(this, expr);
+      // A column is known by its name, however long.
+      return typed.op === 'column' || typed.key.length <= LONG_KEY ? typed : { ...typed, key: shortKey(typed.key) };
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error;
+      this.faults.take(error);
+      for (const part of partsInside(expr)) if (!this.faults.seen.has(part)) this.namesIn(part);
+      return NOTHING;
+    }
+  }
+
+  /** Names in a part that its faulty whole never came to: what else is wrong with it depends on what the whole should have been. */
+  private namesIn(part: Expr): void {
+    const apart = new Check(this.text, this.scope, this.place, true, new Faults(this.faults.seen));
+    apart.expr(part);
+    for (const problem of apart.faults.problems) if (NAME_FAULTS.includes(problem.code)) this.faults.add(problem);
   }
 }
 
+const NAME_FAULTS: readonly string[] = ['unknown-name', 'unknown-function'];
 /**
- * Resolves names and types of a parsed formula. `must` demands a type of the whole (a filter is boolean).
- * The one problem that comes back stands at the first fault.
+ * Resolves names and types of a parsed formula. `must` demands a type of the whole (a filter is boolean). Problems: every fault, from the front of the
+ * text to its end.
  */
 export function checkFormula(text: string, expr: Expr, scope: Scope, place: FormulaPlace): Result<Typed> {
-  try {
-    const check = new Check(text, scope, place);
-    return success(place === 'filter' ? check.typed(expr, 'boolean') : check.expr(expr));
-  } catch (error) {
-    if (error instanceof Fault) return failure(error.problem);
-    throw error;
-  }
+  const check = new Check(text, scope, place);
+  const typed = place === 'filter' ? check.typed(expr, 'boolean') : check.expr(expr);
+  const { problems } = check.faults;
+  return problems.length ? failure(...problems.sort((a, b) => a.at.start - b.at.start)) : success(typed);
 }
 
 function checkExpr(check: Check, expr: Expr): Typed {
   switch (expr.kind) {
     case 'number':
+      if (!Number.isFinite(expr.value))
+        throw check.fault(expr, { code: 'wrong-type', needs: 'a number below 1.8e308', got: 'too large a number' });
+      return constant(expr.kind, expr.value);
     case 'text':
     case 'boolean':
       return constant(expr.kind, expr.value);
@@ -101,6 +111,8 @@ function checkExpr(check: Check, expr: Expr): Typed {
       const arg = check.expr(expr.arg);
       return { op: 'is-null', arg, negated: expr.negated, type: 'boolean', key: `(${arg.key} is ${expr.negated ? 'not ' : ''}null)` };
     }
+    case 'is-truth':
+      return checkTruth(check, expr);
     case 'is-distinct':
       return checkDistinct(check, expr);
     case 'between':
@@ -213,16 +225,37 @@ function checkShift(check: Check, moved: Expr, by: Expr, back: boolean): Typed {
 
 function checkLike(check: Check, expr: Extract<Expr, { kind: 'like' }>): Typed {
   const [arg, pattern] = [check.typed(expr.arg, 'text'), check.typed(expr.pattern, 'text')];
-  const like: Typed = { op: 'like', arg, pattern, type: 'boolean', key: infix(arg, 'like', pattern) };
+  const { escape, how } = expr;
+  if (escape && (escape.kind !== 'text' || Array.from(escape.value).length !== 1))
+    throw check.fault(escape, { code: 'wrong-type', needs: "one character such as '!'", got: 'something else' });
+  const mark = escape?.kind === 'text' ? escape.value : '';
+  if (how === 'similar to' && expr.pattern.kind === 'text' && !patternOf(expr.pattern.value, mark))
+    throw check.fault(expr.pattern, {
+      code: 'wrong-type',
+      needs: "a pattern such as '(a|b)%' or '[0-9]{4}-[0-9]+'",
+      got: 'something else',
+    });
+  const key = `(${arg.key} ${how} ${pattern.key}${mark ? ` escape ${literalText('text', mark)}` : ''})`;
+  const like: Typed = { op: 'like', how, arg, pattern, escape: mark, type: 'boolean', key };
   return expr.negated ? negation(like) : like;
 }
 
+/** `is unknown` is `is null` of a condition; `is true` and `is false` are never missing. */
+function checkTruth(check: Check, expr: Extract<Expr, { kind: 'is-truth' }>): Typed {
+  const arg = check.typed(expr.arg, 'boolean');
+  const words = `is ${expr.negated ? 'not ' : ''}`;
+  if (expr.truth === null) return { op: 'is-null', arg, negated: expr.negated, type: 'boolean', key: `(${arg.key} ${words}null)` };
+  return { op: 'is-truth', arg, truth: expr.truth, negated: expr.negated, type: 'boolean', key: `(${arg.key} ${words}${expr.truth})` };
+}
+
 function checkCast(check: Check, expr: Extract<Expr, { kind: 'cast' }>): Typed {
-  const to = castTarget(expr.type);
+  const to = castTarget(expr.type, expr.sizes);
+  if (to === 'sizes')
+    throw check.fault(expr, { code: 'wrong-type', needs: 'sizes such as decimal(10, 2) or varchar(20)', got: 'of another size' });
   if (!to) throw check.fault(expr, { code: 'wrong-type', needs: `a type: ${CAST_TYPES.join(', ')}`, got: expr.type });
   const arg = check.expr(expr.arg);
   if (arg.type !== 'null' && !mayCast(arg.type, to)) throw check.fault(expr, { code: 'cast-impossible', from: arg.type, to: to.type });
-  return { op: 'cast', arg, to, name: expr.type, type: to.type, key: `cast(${arg.key} as ${to.whole ? 'integer' : to.type})` };
+  return { op: 'cast', arg, to, name: expr.type, type: to.type, key: `cast(${arg.key} as ${to.key})` };
 }
 
 function checkExtract(check: Check, expr: Extract<Expr, { kind: 'extract' }>): Typed {
@@ -232,11 +265,21 @@ function checkExtract(check: Check, expr: Extract<Expr, { kind: 'extract' }>): T
   return { op: 'extract', arg, field, type: 'number', key: `extract(${field} from ${arg.key})` };
 }
 
-function compared(check: Check, leftExpr: Expr, sign: '=' | '<>' | '<' | '<=' | '>' | '>=', rightExpr: Expr): Typed {
+function compared(check: Check, leftExpr: Expr, sign: CompareSign, rightExpr: Expr): Typed {
   const { parts } = check.alike([leftExpr, rightExpr]);
-  const [left, right] = parts as [Typed, Typed];
-  return { op: 'compare', sign, left, right, type: 'boolean', key: infix(left, sign, right) };
+  return comparison(parts[0] as Typed, sign, parts[1] as Typed);
 }
+
+type CompareSign = '=' | '<>' | '<' | '<=' | '>' | '>=';
+
+const comparison = (left: Typed, sign: CompareSign, right: Typed): Typed => ({
+  op: 'compare',
+  sign,
+  left,
+  right,
+  type: 'boolean',
+  key: infix(left, sign, right),
+});
 
 function checkDistinct(check: Check, expr: Extract<Expr, { kind: 'is-distinct' }>): Typed {
   const { parts } = check.alike([expr.left, expr.right]);
@@ -247,16 +290,17 @@ function checkDistinct(check: Check, expr: Extract<Expr, { kind: 'is-distinct' }
 
 /** `x between a and b` is `x >= a and x <= b`, word for word as the standard defines it. */
 function checkBetween(check: Check, expr: Extract<Expr, { kind: 'between' }>): Typed {
-  const inside = joined('and', [compared(check, expr.arg, '>=', expr.low), compared(check, expr.arg, '<=', expr.high)]);
+  const { parts } = check.alike([expr.arg, expr.low, expr.high]);
+  const [arg, low, high] = parts as [Typed, Typed, Typed];
+  const inside = joined('and', [comparison(arg, '>=', low), comparison(arg, '<=', high)]);
   return expr.negated ? negation(inside) : inside;
 }
 
 /** `x in (a, b)` is `x = a or x = b`. */
 function checkIn(check: Check, expr: Extract<Expr, { kind: 'in' }>): Typed {
-  const any = joined(
-    'or',
-    expr.items.map(item => compared(check, expr.arg, '=', item)),
-  );
+  const { parts } = check.alike([expr.arg, ...expr.items]);
+  const [arg, ...items] = parts as [Typed, ...Typed[]];
+  const any: Typed = { op: 'in', arg, items, type: 'boolean', key: `(${arg.key} in (${items.map(item => item.key).join(', ')}))` };
   return expr.negated ? negation(any) : any;
 }
 
@@ -266,12 +310,30 @@ const joined = (op: 'and' | 'or', parts: readonly Typed[]): Typed =>
 const infix = (left: Typed, sign: string, right: Typed): string => `(${left.key} ${sign} ${right.key})`;
 
 function checkCase(check: Check, expr: Extract<Expr, { kind: 'case' }>): Typed {
-  const { subject } = expr;
-  const whens = expr.branches.map(({ when }) => (subject ? compared(check, subject, '=', when) : check.typed(when, 'boolean')));
+  const whens = expr.subject ? equalities(check, expr.subject, expr.branches) : expr.branches.map(branch => condition(check, branch));
   const results = [...expr.branches.map(branch => branch.then), ...(expr.otherwise ? [expr.otherwise] : [])];
   const { parts, type } = check.alike(results);
   const branches = whens.map((when, i): TypedBranch => ({ when, then: parts[i] as Typed }));
   const otherwise = expr.otherwise ? (parts.at(-1) as Typed) : null;
   const key = `case ${branches.map(({ when, then }) => `when ${when.key} then ${then.key}`).join(' ')}${otherwise ? ` else ${otherwise.key}` : ''} end`;
   return { op: 'case', branches, otherwise, type, key };
+}
+
+function condition(check: Check, { whens: [when, second] }: Branch): Typed {
+  if (second)
+    throw check.fault(second, { code: 'wrong-type', needs: 'one condition, since nothing stands behind case', got: 'a second one' });
+  return check.typed(when as Expr, 'boolean');
+}
+
+/** `case x when a, b then …`: x is read once, and equal to one of the values. */
+function equalities(check: Check, subject: Expr, branches: readonly Branch[]): Typed[] {
+  const { parts } = check.alike([subject, ...branches.flatMap(({ whens }) => whens)]);
+  const [arg, ...values] = parts as [Typed, ...Typed[]];
+  let at = 0;
+  return branches.map(({ whens }) =>
+    joined(
+      'or',
+      whens.map(() => comparison(arg, '=', values[at++] as Typed)),
+    ),
+  );
 }

@@ -1,6 +1,7 @@
 import { failure, type Result } from 'core/result';
 import type { ColumnType, Table } from 'core/table';
-import { checkFormula, type FormulaPlace, type Scope } from './check';
+import { checkFormula } from './check';
+import type { FormulaPlace, Scope } from './checking';
 import { MAX_NESTING, parseFormula, placeOf } from './parse';
 import type { Typed } from './typed';
 

@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor, type FormulaProblem } from 'core/result';
 import { cellAt, isoDate, tableOf, valuesFrom, named, makeTable, type Cell } from 'core/table';
 import { compileFormula, Evaluator, groupRows, MAX_CHARACTERS, scopeOf, sortRows } from './index';
 
@@ -41,6 +41,7 @@ describe('formulas over rows', () => {
     ['milk is distinct from fat', [true, true, true, true, false]],
     ['valley is not distinct from null', [false, false, false, false, true]],
     ['milk between 5 and 15', [true, false, false, null, false]],
+    ['milk between asymmetric 15 and 5', [false, false, false, null, false]],
     ['milk not between 5 and 15', [false, true, true, null, true]],
     ["hut in ('Alm', 'Esk')", [true, false, false, false, true]],
     ["hut not in ('Alm', null)", [false, null, null, null, null]],
@@ -121,6 +122,7 @@ describe('faults of formulas, each at its place', () => {
     ['rank() over ()', 'column', 'order-needed', [0, 14], /needs an order/],
     ['max(milk) over () > 3', 'filter', 'window-here', [0, 17], /helper column/],
     ["milk like 'A%'", 'column', 'wrong-type', [0, 4], /is number, but text is needed/],
+    ["hut similar to '(a'", 'column', 'wrong-type', [15, 19], /a pattern such as/],
     ['cast(open as date)', 'column', 'cast-impossible', [0, 18], /A boolean cannot become a date/],
     ['cast(milk as money)', 'column', 'wrong-type', [0, 19], /a type: /],
     ["interval '7 days'", 'column', 'wrong-type', [0, 17], /only added to a date/],
@@ -176,4 +178,27 @@ describe('order and groups', () => {
     expect([[...ids!], count]).toEqual([[0, 1, 0, 2], 3]);
   });
   it('writes a day as ISO text', () => expect(isoDate(0)).toBe('1970-01-01'));
+});
+
+describe('every fault of a formula, each at its place', () => {
+  const cases: readonly [formula: string, place: 'column' | 'measure' | 'filter', faults: string[]][] = [
+    ['mlik + huut', 'column', ['unknown-name 0', 'unknown-name 7']],
+    ["milk like 'a' and hut > 3", 'filter', ['wrong-type 0', 'wrong-type 24']],
+    ['case when mlik > 1 then huut else milk end', 'column', ['unknown-name 10', 'unknown-name 24']],
+    ['abs(mlik, huut)', 'column', ['argument-count 0', 'unknown-name 4', 'unknown-name 10']],
+    ['summ(mlik)', 'measure', ['unknown-function 0', 'unknown-name 5']],
+    ['sum(mlik) + milk', 'measure', ['unknown-name 4', 'not-aggregated 12']],
+    ['coalesce(milk, mlik, hut, huut)', 'column', ['unknown-name 15', 'wrong-type 21', 'unknown-name 26']],
+    ['milk + 1', 'column', []],
+  ];
+  for (const [formula, place, faults] of cases)
+    it(formula, () => {
+      const read = compileFormula(formula, scopeOf(tableOf({ hut: ['a'], milk: [1] })), place);
+      expect(read.ok ? [] : (read.problems as FormulaProblem[]).map(({ code, at }) => `${code} ${at.start}`)).toEqual(faults);
+    });
+  it('a formula of thousands of faults says the first ones', () => {
+    const text = Array.from({ length: 900 }, (_, i) => `q${i}`).join(' + ');
+    const read = compileFormula(text, scopeOf(tableOf({ milk: [1] })), 'column');
+    expect(!read.ok && read.problems.length).toBe(50);
+  });
 });

@@ -1,3 +1,4 @@
+import { runAll, type Stages } from 'core/stages';
 import { MISSING_BOOLEAN, MISSING_TEXT, columnOf, isMissing, type Table, type Values } from 'core/table';
 import { castVec } from './cast';
 import { compareVecs, distinctVecs } from './compare';
@@ -9,18 +10,22 @@ import {
   likeTexts,
   scalars,
   shiftVec,
+  similarTexts,
   type Aggregate,
   type Groups,
   type Scalar,
 } from './functions';
 import { groupRows } from './groups';
-import { runArithmetic, runDaysBetween, runLogic, runNegate, runNot } from './operators';
+import { isAmong } from './among';
+import { isTruth, runArithmetic, runDaysBetween, runLogic, runNegate, runNot } from './operators';
 import { pickEqual, pickMissing, pickWhere } from './pick';
 import { sortWindow } from './sort-rows';
 import { partsOf, type Typed, type TypedAggregate, type TypedWindow, type TypedWindowCall } from './typed';
 import { constantVec, materialise, strideOf, varying, type BooleanVec, type NumericVec, type TextVec, type Vec } from './vec';
 import { runWindowCall, slideAggregate, type WindowRun } from './windows';
 import type { SortedWindow } from './frame-ranges';
+
+const LIKES = { like: likeTexts, 'similar to': similarTexts };
 
 /**
  * Evaluates checked formulas over one table. Every distinct sub-expression, partition and sort is computed once per
@@ -31,10 +36,14 @@ export class Evaluator {
   private readonly partitions = new Map<string, ReturnType<typeof groupRows>>();
   private readonly sorts = new Map<string, SortedWindow>();
 
-  /** @param groups set for a measure: aggregates give one value per group, and so does the whole formula */
+  /**
+   * @param groups set for a measure: aggregates give one value per group, and so does the whole formula
+   * @param stages keeps partitions over an edit that leaves their columns as they are
+   */
   constructor(
     private readonly table: Table,
     private readonly groups: Groups | null = null,
+    private readonly stages: Stages = runAll,
   ) {}
 
   /** One value per row of the table, or per group for a measure. */
@@ -102,10 +111,14 @@ export class Evaluator {
         return runLogic(f.op, ...(this.ofType([f.left, f.right], 'boolean') as [BooleanVec, BooleanVec]), rows);
       case 'is-null':
         return this.isNull(this.vec(f.arg), f.negated);
+      case 'is-truth':
+        return isTruth(this.ofType([f.arg], 'boolean')[0] as BooleanVec, f.truth, f.negated);
+      case 'in':
+        return this.isIn(f, rows);
       case 'is-distinct':
         return distinctVecs(...this.sameType(f.left, f.right), rows, f.negated);
       case 'like':
-        return likeTexts(...(this.ofType([f.arg, f.pattern], 'text') as [TextVec, TextVec]), rows);
+        return LIKES[f.how](...(this.ofType([f.arg, f.pattern], 'text') as [TextVec, TextVec]), f.escape, rows);
       case 'case':
         return this.runCase(f, rows);
       case 'cast':
@@ -145,6 +158,12 @@ export class Evaluator {
   private sameType(left: Typed, right: Typed): [Vec, Vec] {
     const [a, b] = this.ofType([left, right], left.type === 'null' ? right.type : left.type);
     return [a as Vec, b as Vec];
+  }
+
+  private isIn(f: Extract<Typed, { op: 'in' }>, rows: number): Vec {
+    const type = [f.arg, ...f.items].find(part => part.type !== 'null')?.type ?? 'number';
+    const [arg, ...items] = this.ofType([f.arg, ...f.items], type) as [Vec, ...Vec[]];
+    return isAmong(arg, items, rows);
   }
 
   private isNull(arg: Vec, negated: boolean): Vec {
@@ -251,14 +270,12 @@ export class Evaluator {
   private partitionOf(partition: readonly Typed[]): Groups {
     const key = partition.map(part => part.key).join(', ');
     let groups = this.partitions.get(key);
-    if (!groups)
-      this.partitions.set(
-        key,
-        (groups = groupRows(
-          partition.map(part => this.laidOut(part)),
-          this.table.rowCount,
-        )),
-      );
+    if (!groups) {
+      const columns = partition.map(part => this.laidOut(part));
+      const { rowCount } = this.table;
+      groups = this.stages(`partition ${key}`, [rowCount, ...columns.map(({ data }) => data)], () => groupRows(columns, rowCount));
+      this.partitions.set(key, groups);
+    }
     return groups;
   }
 }
@@ -266,13 +283,18 @@ export class Evaluator {
 /** Operations that can have no value for values that are there. */
 const mayLackValue = (f: Typed): boolean =>
   (f.op === 'arithmetic' && f.left.type !== 'null' && f.right.type !== 'null') ||
-  (f.op === 'scalar' && scalars[f.name]?.group === 'number') ||
-  (f.op === 'cast' && f.arg.type === 'text');
+  (f.op === 'scalar' && (scalars[f.name]?.group === 'number' || scalars[f.name]?.lacks === true)) ||
+  f.op === 'join' ||
+  f.op === 'shift' ||
+  (f.op === 'cast' && (f.arg.type === 'text' || f.to.digits !== null));
 
 /** The parts of a formula that may lack a value of their own; `inside`: over the rows behind a measure's groups. Found once per formula. */
 function suspectsOf(formula: Typed): readonly Suspect[] {
   let found = suspects.get(formula);
-  if (!found) suspects.set(formula, (found = findSuspects(formula, false)));
+  if (!found) {
+    const seen = new Map<Typed, Set<boolean>>();
+    suspects.set(formula, (found = findSuspects(formula, false, seen)));
+  }
   return found;
 }
 
@@ -283,10 +305,13 @@ interface Suspect {
 
 const suspects = new WeakMap<Typed, readonly Suspect[]>();
 
-function findSuspects(part: Typed, inside: boolean): Suspect[] {
+function findSuspects(part: Typed, inside: boolean, seen: Map<Typed, Set<boolean>>): Suspect[] {
+  const known = seen.get(part);
+  if (known?.has(inside)) return [];
+  seen.set(part, new Set([...(known ?? []), inside]));
   // Inside an aggregate of a measure, the rows behind the groups count.
   const deeper = inside || (part.op === 'aggregate' && !part.window);
-  return [...(mayLackValue(part) ? [{ part, inside }] : []), ...partsOf(part).flatMap(item => findSuspects(item, deeper))];
+  return [...(mayLackValue(part) ? [{ part, inside }] : []), ...partsOf(part).flatMap(item => findSuspects(item, deeper, seen))];
 }
 
 const keepWhere =

@@ -1,6 +1,7 @@
 import { messageFor } from 'core/result';
 import { cellAt, makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { addWindows, compileFormula, Evaluator, functionReference, namesIn, placeWithoutWindows, scopeOf, sqlOf } from './index';
+import { WINDOWED_NAMES } from './functions/windowed-names';
 
 const table = makeTable('t', [
   ...tableOf({ t: ['Alm Hut', null], x: [-2.5, NaN], b: [true, null], n: ['12.5', 'twelve'] }).columns,
@@ -18,6 +19,72 @@ const second = (text: string): Cell => cellAt(new Evaluator(table).values(compil
 
 describe('functions, by hand', () => {
   const cases: readonly [formula: string, value: Cell][] = [
+    // The standard's own forms.
+    ["substring('abcdef' from 2 for 3)", 'bcd'],
+    ["substring('abcdef' from 5)", 'ef'],
+    ["substring('abcdef' for 2)", 'ab'],
+    ["substring('abcdef' from -1 for 3)", 'a'],
+    ["position('c' in 'abc')", 3],
+    ["position('z' in 'abc')", 0],
+    ["trim(both 'x' from 'xxaxbxx')", 'axb'],
+    ["trim(leading 'x' from 'xxax')", 'ax'],
+    ["trim(trailing from 'a  ')", 'a'],
+    ["trim('x' from 'xax')", 'a'],
+    ["overlay('abcdef' placing 'ZZ' from 2 for 3)", 'aZZef'],
+    ["overlay('abcdef' placing 'ZZ' from 2)", 'aZZdef'],
+    ["overlay('abcdef' placing '-' from 4 for 0)", 'abc-def'],
+    ["char_length('naïve')", 5],
+    ['cast(2.345 as decimal(5, 2))', 2.35],
+    ['cast(1234.5 as decimal(5, 2))', null],
+    ['cast(1.5 as numeric(4))', 2],
+    ["cast('abcdef' as varchar(3))", 'abc'],
+    ["cast(timestamp '2031-06-02 05:30:15.600' as timestamp(0))", '2031-06-02 05:30:16'],
+    ['case 3 when 1, 2 then 10 when 3, 4 then 20 end', 20],
+    ['case 5 when 1, 2 then 10 end', null],
+    ['b is true', true],
+    ['(x > 99) is not true', true],
+    ['(null = 1) is unknown', true],
+    ['(null = 1) is not false', true],
+    ["'a%b' like 'a!%b' escape '!'", true],
+    ["'axb' like 'a!%b' escape '!'", false],
+    ["'a-b' like '_-_'", true],
+    ["'abcabd' like '%ab_'", true],
+    ["'abcabd' like 'ab_'", false],
+    ["'日本語' like '_本%'", true],
+    ["'abc' similar to 'abc'", true],
+    ["'abc' similar to 'a'", false],
+    ["'abc' similar to '%(b|d)%'", true],
+    ["'abc' similar to '(b|c)%'", false],
+    ["'2031-06' similar to '[0-9]{4}-[0-9]{2}'", true],
+    ["'2031-6' similar to '[0-9]{4}-[0-9]{2}'", false],
+    ["'aaa' similar to 'a{2}'", false],
+    ["'aaaa' similar to 'a{2,}'", true],
+    ["'' similar to 'a*'", true],
+    ["'' similar to 'a+'", false],
+    ["'colour' similar to 'colou?r'", true],
+    ["'日本' similar to '_本'", true],
+    ["'a.c' similar to 'a.c'", true],
+    ["'abc' similar to 'a.c'", false],
+    ["'50%' similar to '[0-9]+!%' escape '!'", true],
+    ["'x7' similar to '[[:alpha:]][^a-z]'", true],
+    ["'ab' not similar to '(ab|ba)'", false],
+    ["'a' similar to null", null],
+    ["'a' similar to t || '('", null],
+    ["'a' similar to '(a{0}){0,999}a'", true],
+    ["date '2031-01-31' + interval '1' month", '2031-02-28'],
+    ["date '9999-12-31' + interval '1 day'", null],
+    ["date '0001-01-01' - interval '1 day'", null],
+    ['make_date(2032, 2, 29)', '2032-02-29'],
+    ['make_date(2031, 2, 29)', null],
+    ['make_date(10000, 1, 1)', null],
+    ["extract(isodow from date '2031-06-01')", 7],
+    ["extract(isoyear from date '2030-12-31')", 2031],
+    ["extract(century from date '2000-06-01')", 20],
+    ["extract('year' from d)", 2031],
+    ['2 in (1, null, 2)', true],
+    ['3 in (1, null, 2)', null],
+    ['3 not in (1, 2)', true],
+    ["cast('1e400' as double)", null],
     // Halves go away from zero; casting to a whole number goes to the even one.
     ['round(x)', -3],
     ['round(2.45, 1)', 2.5],
@@ -115,7 +182,15 @@ describe('SQL text', () => {
     ['x + 1', '(x + 1)'],
     ['x / 2', '(x * 1.0 / nullif(2, 0))'],
     ['x between 1 and 2', '((x >= 1) and (x <= 2))'],
-    ['x in (1, 2)', '((x = 1) or (x = 2))'],
+    ['x in (1, 2)', '(x in (1, 2))'],
+    ["case t when 'a', 'b' then 1 end", "case when ((t = 'a') or (t = 'b')) then 1 end"],
+    ['b is not true', '(b is not true)'],
+    ["t like 'a!%' escape '!'", "(t like 'a!%' escape '!')"],
+    [
+      'cast(x as decimal(5, 2))',
+      'case when abs(round(cast(x as double precision), 2)) < 1e3 then round(cast(x as double precision), 2) end',
+    ],
+    ["position('a' in t)", "strpos(t, 'a')"],
     ['sqrt(x)', 'case when x >= 0 then sqrt(x) end'],
     ['rank() over (order by x desc)', 'rank() over (order by x desc nulls last)'],
     [
@@ -159,6 +234,10 @@ describe('windows written for the analyst', () => {
 });
 
 describe('the function reference', () => {
+  it('knows which functions take a window', () => {
+    const windowed = functionReference.filter(({ group }) => group === 'aggregate' || group === 'window').map(({ name }) => name);
+    expect([...WINDOWED_NAMES].sort()).toEqual(windowed.sort());
+  });
   it('has every function once, with words and an example', () => {
     expect(new Set(functionReference.map(entry => entry.name)).size).toBe(functionReference.length);
     for (const { name, signature, help, example } of functionReference) {

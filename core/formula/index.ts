@@ -1,7 +1,7 @@
 // From text to a checked formula.
 export { compileFormula, scopeOf, scopeWith } from './compile';
-export { parseFormula, MAX_CHARACTERS, MAX_NESTING } from './parse';
-export type { FormulaPlace, Scope } from './check';
+export { parseFormula, MAX_CHAIN, MAX_CHARACTERS, MAX_NESTING } from './parse';
+export type { FormulaPlace, Scope } from './checking';
 export type { Expr } from './ast';
 export type { Typed } from './typed';
 
@@ -13,10 +13,10 @@ export { sortRows, type SortKey } from './sort-rows';
 // SQL text and the function reference.
 export { literalText, nameText } from './key';
 export { functionReference, type FunctionEntry } from './reference';
-export { sqlOf } from './sql-text';
+export { sqlOf, sqlTextOf, SqlTooLong } from './sql-text';
 export { statementOf, type NamedFormula } from './statement';
 export { addWindows, placeWithoutWindows } from './add-windows';
-export { renameNames } from './rename-names';
+export { namesOfText, renameNames } from './rename-names';
 export { namesIn } from './names-in';
-export { DATE_GRAINS, truncateDay, type DateGrain } from './functions';
+export { DATE_GRAINS, LONGEST_TEXT, truncateDay, type DateGrain } from './functions';
 export type { Groups } from './functions';

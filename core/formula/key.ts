@@ -1,23 +1,29 @@
 import type { Cell } from 'core/table';
-import type { TypedBound, TypedOrder, TypedType, TypedWindow } from './typed';
+import { RESERVED } from './reserved-words';
+import type { TypedBound, TypedOrder, TypedWindow } from './typed';
+import type { TypedType } from './types';
 
 const PLAIN_NAME = /^[\p{L}_][\p{L}\p{N}\p{M}_]*$/u;
-// Words that this grammar or a well-known engine reserves: quoted, so that the text runs anywhere.
-const RESERVED = new Set(
-  (
-    'all analyse analyze and any array as asc asymmetric at between both by case cast check collate column constraint create current current_date ' +
-    'current_time current_timestamp date deferrable desc distinct do else end except extract false fetch for foreign from full grant group having in ' +
-    'initially inner intersect interval into is join lateral leading left like limit natural not null offset on only or order outer over partition ' +
-    'placing pivot primary qualify range references returning right row rows select show some summarize symmetric table then timestamp to trailing true ' +
-    'union unique unpivot user using variadic when where window with within'
-  ).split(' '),
-);
-
 /** A column name as SQL: bare where that is safe in any engine, else in double quotes. */
 export function nameText(name: string): string {
   const bare = PLAIN_NAME.test(name) && name === name.toLowerCase() && !RESERVED.has(name);
   return bare ? name : `"${name.replaceAll('"', '""')}"`;
 }
+
+/** A short name for a long key, the same for the same text. */
+export function shortKey(key: string): string {
+  let short = shortened.get(key);
+  if (short === undefined) {
+    if (shortened.size >= KEPT_KEYS) shortened.clear();
+    // Numbers are never given twice, so a key that was forgotten is at worst computed again.
+    shortened.set(key, (short = `#${++given}`));
+  }
+  return short;
+}
+
+const KEPT_KEYS = 5_000;
+const shortened = new Map<string, string>();
+let given = 0;
 
 /** A value as an SQL literal. */
 export function literalText(type: TypedType, value: Cell): string {

@@ -2,11 +2,19 @@ import { MISSING_BOOLEAN } from 'core/table';
 import type { ArithmeticOp } from './ast';
 import { lengthFor, strideOf, type BooleanVec, type NumericVec } from './vec';
 
+/** The negative of each number; missing stays missing. */
 export const runNegate = (arg: NumericVec): NumericVec => ({ ...arg, data: arg.data.map(value => -value) });
 
+/** Yes for no and no for yes; missing stays missing. */
 export const runNot = (arg: BooleanVec): BooleanVec => ({
   ...arg,
   data: arg.data.map(value => (value === MISSING_BOOLEAN ? MISSING_BOOLEAN : 1 - value)),
+});
+
+/** `is true`, `is not false` and so on: never missing. */
+export const isTruth = (arg: BooleanVec, truth: boolean, negated: boolean): BooleanVec => ({
+  ...arg,
+  data: arg.data.map(value => Number((value === Number(truth)) !== negated)),
 });
 
 /** Missing on either side gives missing, and so does whatever has no finite value (division by zero). */

@@ -3,23 +3,60 @@ import type { Expr, Span } from './ast';
 import { parse as parseGrammar } from './grammar.js';
 import { remembered } from './remembered';
 
+/** Characters of a formula, the values of its `in` lists aside; and with them. */
 export const MAX_CHARACTERS = 10_000;
+const MAX_WITH_LISTS = 1_000_000;
+/** Parts inside each other that a formula may have. */
 export const MAX_NESTING = 200;
+/** Operators in a row, such as the + of a long sum: the tree of a formula is never deeper, so that no walk over it runs out of stack. */
+export const MAX_CHAIN = 1_000;
 
 /** The syntax tree of a formula, or one problem at its place. Nothing is resolved yet; results are kept. Cost: O(length). */
 export const parseFormula = remembered(parseAnew, 500);
 
 function parseAnew(text: string): Result<Expr> {
-  if (text.length > MAX_CHARACTERS)
+  if (text.length > MAX_CHARACTERS && (text.length > MAX_WITH_LISTS || text.length - charactersInLists(text) > MAX_CHARACTERS))
     return failure({ code: 'too-long', limit: MAX_CHARACTERS, at: placeOf(text, { start: MAX_CHARACTERS, end: text.length }), words: '' });
   const deep = tooDeepAt(text);
   if (deep !== undefined)
     return failure({ code: 'too-deep', limit: MAX_NESTING, at: placeOf(text, { start: deep, end: deep + 1 }), words: '' });
   try {
-    return success(parseGrammar(text) as Expr);
+    const expr = parseGrammar(text) as Expr;
+    const chain = deeperThan(expr, MAX_CHAIN);
+    return chain ? failure({ code: 'too-deep', limit: MAX_CHAIN, at: placeOf(text, chain), words: '' }) : success(expr);
   } catch (error) {
     return failure(syntaxProblem(text, error as GrammarError));
   }
+}
+
+// Texts, quoted names, comments, words and numbers: what else there is are single characters.
+const PIECES = /'(?:''|[^'])*'?|"(?:""|[^"])*"?|--[^\n]*|\/\*[\s\S]*?\*\/|[\p{L}\p{N}\p{M}_.]+|\S/gu;
+
+/** Characters of plain values, commas and signs inside `in (…)`. */
+function charactersInLists(text: string): number {
+  let [sum, depth, before] = [0, 0, ''];
+  for (const { 0: piece } of text.matchAll(PIECES)) {
+    if (piece.startsWith('--') || piece.startsWith('/*')) continue;
+    if (depth === 0) depth = piece === '(' && before === 'in' ? 1 : 0;
+    else if (piece === '(') depth++;
+    else if (piece === ')') depth--;
+    else if (depth === 1 && /^(?:'|,|[+-]|[\d.]|null$)/i.test(piece)) sum += piece.length + 1;
+    before = piece.toLowerCase();
+  }
+  return sum;
+}
+
+/** The first part that lies deeper than so many levels in the tree; a stack of its own, since the tree may be too deep for ours. */
+function deeperThan(expr: Expr, most: number): Span | undefined {
+  const open: [part: unknown, depth: number][] = [[expr, 0]];
+  for (let item = open.pop(); item; item = open.pop()) {
+    const [part, depth] = item;
+    if (typeof part !== 'object' || part === null) continue;
+    const level = 'kind' in part ? depth + 1 : depth;
+    if (level > most) return part as Span;
+    for (const value of Object.values(part)) if (typeof value === 'object' && value !== null) open.push([value, level]);
+  }
+  return undefined;
 }
 
 /** Offsets as a place with line and column, counted from 1. */

@@ -1,36 +1,62 @@
+import { knowRowsWithValue, rowsWithValue } from 'core/table';
 import { lengthFor, strideOf, type BooleanVec, type NumericVec, type Vec } from './vec';
 
 /** `case when left = right then number end` in one flat pass. */
-export function pickEqual([left, right, then]: readonly [NumericVec, NumericVec, NumericVec], rows: number): Vec {
-  const data = new Float64Array(lengthFor(rows, left, right, then));
-  const [a, b, c] = [left.data, right.data, then.data];
-  const [as, bs, cs] = [strideOf(left), strideOf(right), strideOf(then)];
+export function pickEqual(operands: readonly [NumericVec, NumericVec, NumericVec], rows: number): Vec {
+  const [left, right, then] = operands;
+  const constant = left.constant && right.constant && then.constant;
+  const data = new Float64Array(lengthFor(rows, left, right, then)).fill(NaN);
   // A missing operand is NaN, which equals nothing. A column against a column or one value is the common case, and twice as fast without strides.
-  if (as === 1 && cs === 1 && bs === 1)
-    for (let row = 0; row < data.length; row++) data[row] = a[row] === b[row] ? (c[row] as number) : NaN;
-  else if (as === 1 && cs === 1) {
-    const value = b[0];
-    for (let row = 0; row < data.length; row++) data[row] = a[row] === value ? (c[row] as number) : NaN;
-  } else for (let row = 0; row < data.length; row++) data[row] = a[row * as] === b[row * bs] ? (c[row * cs] as number) : NaN;
-  return { type: 'number', data, constant: left.constant && right.constant && then.constant };
+  if (left.constant || then.constant) pickByStride(operands, data);
+  else knowRowsWithValue(data, right.constant ? pickValue(left.data, right.data[0], then.data, data) : pickPairs(operands, data));
+  return { type: 'number', data, constant };
 }
 
-/** `case when tested is null then number end` in one flat pass. */
+// Rows that were picked, while a pass finds them: few of many, most often.
+let found = new Int32Array();
+
+const roomFor = (rows: number): Int32Array => (found = found.length < rows ? new Int32Array(rows) : found);
+
+function pickValue(a: Float64Array, value: number | undefined, c: Float64Array, data: Float64Array): Int32Array {
+  const hits = roomFor(data.length);
+  let count = 0;
+  for (let row = 0; row < data.length; row++) {
+    if (a[row] !== value) continue;
+    const picked = c[row] as number;
+    data[row] = picked;
+    if (picked === picked) hits[count++] = row;
+  }
+  return hits.slice(0, count);
+}
+
+function pickPairs([{ data: a }, { data: b }, { data: c }]: readonly [NumericVec, NumericVec, NumericVec], data: Float64Array): Int32Array {
+  const hits = roomFor(data.length);
+  let count = 0;
+  for (let row = 0; row < data.length; row++) {
+    if (a[row] !== b[row]) continue;
+    const picked = c[row] as number;
+    data[row] = picked;
+    if (picked === picked) hits[count++] = row;
+  }
+  return hits.slice(0, count);
+}
+
+function pickByStride([left, right, then]: readonly [NumericVec, NumericVec, NumericVec], data: Float64Array): void {
+  const [as, bs, cs] = [strideOf(left), strideOf(right), strideOf(then)];
+  for (let row = 0; row < data.length; row++) if (left.data[row * as] === right.data[row * bs]) data[row] = then.data[row * cs] as number;
+}
+
+/** `case when tested is null then number end`: the numbers, but for the rows where the other has a value. */
 export function pickMissing(tested: NumericVec, then: NumericVec, rows: number): Vec {
-  const data = new Float64Array(lengthFor(rows, tested, then));
-  const [a, c] = [tested.data, then.data];
-  const [as, cs] = [strideOf(tested), strideOf(then)];
-  if (as === 1 && cs === 1)
-    for (let row = 0; row < data.length; row++) {
-      const value = a[row] as number;
-      data[row] = value !== value ? (c[row] as number) : NaN;
-    }
-  else
-    for (let row = 0; row < data.length; row++) {
-      const value = a[row * as] as number;
-      data[row] = value !== value ? (c[row * cs] as number) : NaN;
-    }
-  return { type: 'number', data, constant: tested.constant && then.constant };
+  const constant = tested.constant && then.constant;
+  if (tested.constant) {
+    const isMissing = Number.isNaN(tested.data[0]);
+    return isMissing ? then : { type: 'number', data: new Float64Array(then.data.length).fill(NaN), constant };
+  }
+  const data = then.constant ? new Float64Array(rows).fill(then.data[0] as number) : then.data.slice();
+  const there = rowsWithValue(tested);
+  for (let i = 0; i < there.length; i++) data[there[i] as number] = NaN;
+  return { type: 'number', data, constant };
 }
 
 /** `case when … then number end` in one flat pass. */

@@ -15,6 +15,12 @@ export function renameNames(text: string, names: ReadonlyMap<string, string>): s
   }, text);
 }
 
+/** The columns that a formula's text names, as it writes them; none where it does not parse. */
+export function namesOfText(text: string): string[] {
+  const parsed = parseFormula(text);
+  return parsed.ok ? nameExprs(parsed.value).map(({ name }) => name) : [];
+}
+
 /** A quoted name is exact; a bare one is known without regard to case. */
 function newName({ name, quoted }: NameExpr, names: ReadonlyMap<string, string>): string | undefined {
   for (const [from, to] of names) if (quoted ? from === name : from.toLowerCase() === name.toLowerCase()) return to;

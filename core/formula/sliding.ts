@@ -143,6 +143,7 @@ const runs = ({ low }: FrameRanges, starts: Uint8Array): boolean => {
   return true;
 };
 
+/** Sums or means over a moving window; no value is ever taken out of a sum, so that nothing is lost to cancellation. Missing values are passed over. */
 export function slidingSums(sliding: Sliding, mean: boolean, starts: Uint8Array): Float64Array {
   if (runs(sliding, starts)) return runningSums(sliding, mean, starts);
   return slide(sliding, sums(sliding.values), ([sum, lost, count]) =>
@@ -172,6 +173,7 @@ function runningSums({ values, high }: Sliding, mean: boolean, starts: Uint8Arra
   return out;
 }
 
+/** Variances over a moving window, from merged moments. Missing values are passed over. */
 export function slidingVariances(sliding: Sliding, fewest: 0 | 1, root: boolean): Float64Array {
   return slide(sliding, variances(sliding.values), ([n, , squares]) => {
     const free = (n as number) - fewest;
@@ -180,6 +182,7 @@ export function slidingVariances(sliding: Sliding, fewest: 0 | 1, root: boolean)
   });
 }
 
+/** What two columns tell of each other over a moving window; rows lacking either are passed over. */
 export function slidingPairs(sliding: Sliding, xs: Float64Array, name: string): Float64Array {
   return slide(sliding, pairs(sliding.values, xs), ([n, meanY, meanX, yy, xx, xy]) =>
     fromPairs(name, {

@@ -1,12 +1,40 @@
+import { failure, success, type Result } from 'core/result';
 import { aggregates, scalars } from './functions';
 import { literalText, nameText, windowText } from './key';
 import type { Typed, TypedAggregate } from './typed';
 
+/** Guards write some parts twice, so that the text of a deeply nested formula would grow without end. */
+export const MAX_SQL_CHARACTERS = 200_000;
+
 /**
  * A checked formula as standard SQL that any engine runs and gets the same numbers. Where engines fail on a value that has no
- * result (a division by zero, the root of a negative number), the text guards against it, so that it gives null.
+ * result (a division by zero, the root of a negative number), the text guards against it, so that it gives null. Throws where the text would be
+ * longer than `MAX_SQL_CHARACTERS`; see `sqlTextOf`.
  */
 export function sqlOf(f: Typed): string {
+  let text = known.get(f);
+  if (text === undefined) known.set(f, (text = written(f)));
+  if (text.length > MAX_SQL_CHARACTERS) throw new SqlTooLong(`the SQL of this formula has more than ${MAX_SQL_CHARACTERS} characters`);
+  return text;
+}
+
+/** The SQL text of a formula that an analyst wrote, or that it would be too long. */
+export function sqlTextOf(f: Typed): Result<string> {
+  try {
+    return success(sqlOf(f));
+  } catch (error) {
+    if (error instanceof SqlTooLong) return failure({ code: 'sql-too-long', limit: MAX_SQL_CHARACTERS });
+    throw error;
+  }
+}
+
+/** Thrown where a statement would be too long to be of use. */
+export class SqlTooLong extends RangeError {}
+
+// Parts that stand in a formula twice are written once.
+const known = new WeakMap<Typed, string>();
+
+function written(f: Typed): string {
   switch (f.op) {
     case 'constant':
       return literalText(f.type, f.value);
@@ -31,10 +59,16 @@ export function sqlOf(f: Typed): string {
       return infix(f.left, f.op, f.right);
     case 'is-null':
       return `(${sqlOf(f.arg)} is ${f.negated ? 'not ' : ''}null)`;
+    case 'is-truth':
+      return `(${sqlOf(f.arg)} is ${f.negated ? 'not ' : ''}${f.truth})`;
+    case 'in':
+      return `(${sqlOf(f.arg)} in (${f.items.map(item => sqlOf(item)).join(', ')}))`;
     case 'is-distinct':
       return infix(f.left, `is ${f.negated ? 'not ' : ''}distinct from`, f.right);
     case 'like':
-      return infix(f.arg, 'like', f.pattern);
+      return f.escape
+        ? `(${sqlOf(f.arg)} ${f.how} ${sqlOf(f.pattern)} escape ${literalText('text', f.escape)})`
+        : infix(f.arg, f.how, f.pattern);
     case 'case':
       return caseSql(f);
     case 'cast':
@@ -69,10 +103,23 @@ function caseSql(f: Extract<Typed, { op: 'case' }>): string {
   return `case ${branches}${f.otherwise ? ` else ${sqlOf(f.otherwise)}` : ''} end`;
 }
 
+/** Rounded as `round` does; what has more digits than the type holds has no value. */
+function decimalSql(number: string, { all, decimals }: { readonly all: number; readonly decimals: number }): string {
+  const rounded = `round(${number}, ${decimals})`;
+  return `case when abs(${rounded}) < 1e${all - decimals} then ${rounded} end`;
+}
+
 const TYPE_NAMES = { number: 'double precision', text: 'varchar', boolean: 'boolean', date: 'date', timestamp: 'timestamp' } as const;
 
 /** A text that does not read as the type has no value, which `cast` alone would refuse. */
-function castSql({ arg, to }: Extract<Typed, { op: 'cast' }>): string {
+function castSql(f: Extract<Typed, { op: 'cast' }>): string {
+  const { digits, size, type } = f.to;
+  if (digits) return decimalSql(plainCastSql(f), digits);
+  if (size !== null && type === 'text') return `substring(${plainCastSql(f)}, 1, ${size})`;
+  return size !== null && type === 'timestamp' ? `cast(${plainCastSql(f)} as timestamp(${size}))` : plainCastSql(f);
+}
+
+function plainCastSql({ arg, to }: Extract<Typed, { op: 'cast' }>): string {
   const type = to.whole ? 'bigint' : TYPE_NAMES[to.type];
   if (arg.type !== 'text' || to.type === 'text') return `cast(${sqlOf(arg)} as ${type})`;
   return to.whole ? `cast(try_cast(${sqlOf(arg)} as double precision) as bigint)` : `try_cast(${sqlOf(arg)} as ${type})`;

@@ -1,4 +1,4 @@
-import type { Scope } from './check';
+import type { Scope } from './checking';
 import { compileFormula, scopeWith } from './compile';
 import { nameText } from './key';
 import { namesIn } from './names-in';

@@ -1,11 +1,10 @@
-import type { Cell, ColumnType } from 'core/table';
-import type { ArithmeticOp, CompareOp } from './ast';
+import type { Cell } from 'core/table';
+import type { ArithmeticOp, CompareOp, LikeWord } from './ast';
 import type { CastTarget } from './cast';
 import type { DateField, Interval } from './functions';
+import type { TypedType } from './types';
 
-/** `null` is the type of a bare missing value, which fits everywhere. */
-export type TypedType = ColumnType | 'null';
-
+/** A key of an order, checked. */
 export interface TypedOrder {
   readonly by: Typed;
   readonly descending: boolean;
@@ -17,12 +16,14 @@ export type TypedBound =
   | { readonly kind: 'unbounded-preceding' | 'unbounded-following' | 'current' }
   | { readonly kind: 'preceding' | 'following'; readonly offset: number; readonly interval: Interval | null; readonly text: string };
 
+/** Ends of a window, checked. */
 export interface TypedBounds {
   readonly unit: 'rows' | 'range';
   readonly from: TypedBound;
   readonly to: TypedBound;
 }
 
+/** A window, checked. */
 export interface TypedWindow {
   readonly partition: readonly Typed[];
   readonly order: readonly TypedOrder[];
@@ -31,7 +32,8 @@ export interface TypedWindow {
 }
 
 /**
- * A checked formula: every name resolved, every type known, shorthand (between, in, simple case) written out.
+ * A checked formula: every name resolved, every type known, shorthand (between, simple case) written out; what is written out twice is one and the
+ * same part, so walks keep note of the parts they have seen.
  * `key` is its canonical text; equal keys mean equal values, so the evaluator computes each key once.
  */
 export type Typed = { readonly type: TypedType; readonly key: string } & (
@@ -45,8 +47,11 @@ export type Typed = { readonly type: TypedType; readonly key: string } & (
   | { readonly op: 'compare'; readonly sign: CompareOp; readonly left: Typed; readonly right: Typed }
   | { readonly op: 'and' | 'or'; readonly left: Typed; readonly right: Typed }
   | { readonly op: 'is-null'; readonly arg: Typed; readonly negated: boolean }
+  | { readonly op: 'is-truth'; readonly arg: Typed; readonly truth: boolean; readonly negated: boolean }
+  /** Equal to any of the items; missing where it is equal to none and it or an item is missing. */
+  | { readonly op: 'in'; readonly arg: Typed; readonly items: readonly Typed[] }
   | { readonly op: 'is-distinct'; readonly left: Typed; readonly right: Typed; readonly negated: boolean }
-  | { readonly op: 'like'; readonly arg: Typed; readonly pattern: Typed }
+  | { readonly op: 'like'; readonly how: LikeWord; readonly arg: Typed; readonly pattern: Typed; readonly escape: string }
   | { readonly op: 'case'; readonly branches: readonly TypedBranch[]; readonly otherwise: Typed | null }
   | { readonly op: 'cast'; readonly arg: Typed; readonly to: CastTarget; readonly name: string }
   | { readonly op: 'extract'; readonly arg: Typed; readonly field: DateField }
@@ -55,11 +60,13 @@ export type Typed = { readonly type: TypedType; readonly key: string } & (
   | TypedWindowCall
 );
 
+/** A branch of a `case`, checked. */
 export interface TypedBranch {
   readonly when: Typed;
   readonly then: Typed;
 }
 
+/** An aggregate, checked. */
 export interface TypedAggregate {
   readonly op: 'aggregate';
   readonly name: string;
@@ -73,6 +80,7 @@ export interface TypedAggregate {
   readonly window: TypedWindow | null;
 }
 
+/** A function over a window, checked. */
 export interface TypedWindowCall {
   readonly op: 'window';
   readonly name: string;
@@ -89,12 +97,15 @@ export function partsOf(f: Typed): readonly Typed[] {
     case 'negate':
     case 'not':
     case 'is-null':
+    case 'is-truth':
     case 'shift':
     case 'cast':
     case 'extract':
       return [f.arg];
     case 'like':
       return [f.arg, f.pattern];
+    case 'in':
+      return [f.arg, ...f.items];
     case 'case':
       return [...f.branches.flatMap(({ when, then }) => [when, then]), ...(f.otherwise ? [f.otherwise] : [])];
     case 'scalar':

@@ -1,12 +1,16 @@
 import { MISSING_TEXT, valuesFrom, type Cell, type Values } from 'core/table';
-import type { TypedType } from './typed';
+import type { TypedType } from './types';
 
 /** Values under computation: either one per row, or one for all rows (`constant`, length 1). */
 export type Vec = Values & { readonly constant: boolean };
+/** Numbers, dates or timestamps of a formula. */
 export type NumericVec = Extract<Vec, { readonly data: Float64Array }>;
+/** Texts of a formula. */
 export type TextVec = Extract<Vec, { readonly type: 'text' }>;
+/** Yes, no or missing of a formula. */
 export type BooleanVec = Extract<Vec, { readonly type: 'boolean' }>;
 
+/** Values as they differ from row to row. */
 export const varying = (values: Values): Vec => ({ ...values, constant: false });
 
 /** One value for all rows. A bare missing value is a missing number. */

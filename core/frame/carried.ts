@@ -1,13 +1,23 @@
 import type { Groups } from 'core/formula';
+import type { Stages } from 'core/stages';
 import { takeColumn, type Column, type Table } from 'core/table';
 
 /**
  * Text columns with one value in each group (the valley of a hut): they can stand beside the category as data,
  * and a cue can look within them. Columns in `except` are passed over.
  */
-export function carriedColumns(rows: Table, groups: Groups & { readonly firstRows: Int32Array }, except: readonly string[]): Column[] {
+export function carriedColumns(
+  rows: Table,
+  groups: Groups & { readonly firstRows: Int32Array },
+  except: readonly string[],
+  stages: Stages,
+): Column[] {
   const candidates = rows.columns.filter(column => column.type === 'text' && !except.includes(column.name));
-  return candidates.filter(column => isConstantWithin(column, groups)).map(column => takeColumn(column, groups.firstRows));
+  return candidates.flatMap(column =>
+    stages(`carried ${column.name}`, [column, groups], () =>
+      isConstantWithin(column, groups) ? [takeColumn(column, groups.firstRows)] : [],
+    ),
+  );
 }
 
 function isConstantWithin({ data }: Column, { ids, firstRows }: Groups & { readonly firstRows: Int32Array }): boolean {

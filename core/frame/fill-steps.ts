@@ -11,13 +11,17 @@ import {
   type Values,
 } from 'core/table';
 import type { Step } from './schema';
-import { allSteps, binWidth } from './steps';
+import { binWidth } from './bins';
+import { allSteps } from './steps';
+
+/** What stands in a period without rows, by measure; missing in every other column. */
+export type EmptyValues = Readonly<Record<string, number>>;
 
 /**
- * The frame with a row for every step between the first and the last, in every panel and series: a period without rows is
- * missing, not left out. `keyCount` columns stand first, the category the very first.
+ * The frame with a row for every step between the first and the last, in every panel and series: a period without rows is there, with what its
+ * measures are over no rows. `keyCount` columns stand first, the category the very first.
  */
-export function filledSteps(table: Table, keyCount: number, step: Step, source: Column): Table {
+export function filledSteps(table: Table, keyCount: number, step: Step, source: Column, empty: EmptyValues): Table {
   const [category] = table.columns;
   if (step === null || !category || !isNumeric(category)) return table;
   const steps = allSteps(category, step, step.kind === 'bin' ? binWidth(source as NumericValues, step.width) : 0);
@@ -27,7 +31,7 @@ export function filledSteps(table: Table, keyCount: number, step: Step, source: 
   if (absent.length === 0) return table;
   return makeTable(
     table.name,
-    table.columns.map((column, i) => named(column.name, extended(column, i, keyCount, absent, splits.firstRows))),
+    table.columns.map((column, i) => named(column.name, extended(column, i, keyCount, absent, splits.firstRows, empty))),
   );
 }
 
@@ -42,9 +46,17 @@ function absentSteps(category: Float64Array, ids: Int32Array | null, splits: num
   return there.flatMap((known, split) => Array.from(steps).flatMap(step => (known.has(step) ? [] : [{ step, split }])));
 }
 
-function extended(column: Values, i: number, keyCount: number, absent: readonly Absent[], firstRows: Int32Array): Values {
+function extended(
+  column: Column,
+  i: number,
+  keyCount: number,
+  absent: readonly Absent[],
+  firstRows: Int32Array,
+  empty: EmptyValues,
+): Values {
   const { length } = column.data;
-  const marker = column.type === 'text' ? MISSING_TEXT : column.type === 'boolean' ? MISSING_BOOLEAN : NaN;
+  const own = isNumeric(column) ? empty[column.name] : undefined;
+  const marker = own !== undefined ? own : column.type === 'text' ? MISSING_TEXT : column.type === 'boolean' ? MISSING_BOOLEAN : NaN;
   const data = new (column.data.constructor as new (length: number) => Float64Array)(length + absent.length);
   data.set(column.data);
   absent.forEach(({ step, split }, at) => {

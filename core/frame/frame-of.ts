@@ -1,18 +1,20 @@
 import { groupRows, type Groups } from 'core/formula';
-import { failure, success, type Result } from 'core/result';
-import { columnOf, makeTable, takeColumn, takeRows, withColumns, type Column, type Table } from 'core/table';
+import { failure, success, type CueProblem, type Result } from 'core/result';
+import { runAll, type Stages } from 'core/stages';
+import { columnOf, makeTable, takeColumn, takeRows, withColumns, type Column, type NumericValues, type Table } from 'core/table';
 import { carriedColumns } from './carried';
 import { filledSteps } from './fill-steps';
 import { filterRows } from './filter-rows';
 import { helperColumns } from './helpers';
-import { measureColumns, withWhatIfs, type Computed } from './measures';
+import { emptyValues, measureColumns, withWhatIfs, type Computed } from './measures';
+import { overallColumns, type Overall } from './overall';
 import { orderOf } from './order';
 import type { FigureData } from './schema';
 import { steppedColumn } from './steps';
 
 /** The rows that a figure shows, after filters, grouping and sorting: what cues look at. */
 export interface Frame {
-  /** Category, panel, series, carried columns, measures, helper columns by hand, in this order; a row per group. */
+  /** Category, panel, series, carried columns, measures, measures over all rows, helper columns by hand, in this order; a row per group. */
   readonly table: Table;
   readonly category: string;
   readonly panel: string | null;
@@ -20,6 +22,12 @@ export interface Frame {
   readonly carried: readonly string[];
   readonly measures: readonly string[];
   readonly helpers: readonly string[];
+  /** Helper columns by hand that cannot be computed here, each with the reason; they are left out. */
+  readonly resting: readonly { readonly name: string; readonly problem: CueProblem }[];
+  /** Measures over all rows behind the frame, as cues asked for them. */
+  readonly overall: readonly string[];
+  /** Rows that stand for periods without rows of the table. */
+  readonly emptyRows: number;
   /** Per measure that has any, 1 where a what-if value stands. */
   readonly whatIfs: Readonly<Record<string, Uint8Array | undefined>>;
   /** Rows without a value though everything they are computed from is there, by measure and helper column. */
@@ -32,25 +40,47 @@ export interface Frame {
 /**
  * The frame of a figure's data part over its table, edits already laid over it.
  *
- * Problems: an unknown column, a name taken twice, a formula that does not compile. Cost: O(rows) plus the sort of the groups.
+ * Problems: an unknown column, a name taken twice, a formula that does not compile. Cost: O(rows) plus the sort of the groups; of the stages
+ * filtered, grouped, measured and framed, only those whose inputs changed.
  */
-export function frameOf(table: Table, data: FigureData): Result<Frame> {
+export function frameOf(table: Table, data: FigureData, asked: readonly Overall[] = [], stages: Stages = runAll): Result<Frame> {
   const keys = keyNames(data);
   const unknown = keys.find(name => !columnOf(table, name));
   if (unknown !== undefined) return failure({ code: 'figure-no-column', name: unknown, known: table.columns.map(column => column.name) });
-  const names = [...keys, ...data.measures.map(measure => measure.name), ...data.helpers.map(helper => helper.name)];
+  const names = [...keys, ...data.measures.map(measure => measure.name)];
   const taken = names.find((name, i) => names.indexOf(name) !== i);
   if (taken !== undefined) return failure({ code: 'figure-name-taken', name: taken });
-  const kept = filterRows(table, data.filters);
-  if (!kept.ok) return kept;
-  const rows = kept.value ? takeRows(table, kept.value) : table;
-  const keyColumns = keys.map((name, i) =>
-    i === 0 ? steppedColumn(columnOf(rows, name) as Column, data.step) : (columnOf(rows, name) as Column),
-  );
-  const groups = groupRows(keyColumns, rows.rowCount);
-  const measured = measureColumns(rows, groups, data.measures);
+  const { filters, step, measures } = data;
+  const filtered = stages('filtered', [table, filters], () => filteredRows(table, filters));
+  if (!filtered.ok) return filtered;
+  const { rows } = filtered.value;
+  const columns = keys.map(name => columnOf(rows, name) as Column);
+  // An edit of a measure leaves the columns that are grouped by as they are.
+  const grouped = stages('grouped', [rows.rowCount, step, ...columns], () => groupedRows(columns, rows.rowCount, step));
+  const measured = stages('measured', [filtered, grouped, measures], () => measureColumns(rows, grouped.groups, measures));
   if (!measured.ok) return measured;
-  return assemble({ data, rows, keyColumns, groups, measured: measured.value, kept: kept.value });
+  const parts = { data, ...filtered.value, ...grouped, measured: measured.value, asked };
+  return stages('framed', [measured, data, JSON.stringify(asked)], () => assemble(parts, stages));
+}
+
+interface FilteredRows {
+  readonly rows: Table;
+  /** Rows of the table that are left; null where all are. */
+  readonly kept: Int32Array | null;
+}
+
+function filteredRows(table: Table, filters: FigureData['filters']): Result<FilteredRows> {
+  const kept = filterRows(table, filters);
+  if (!kept.ok) return kept;
+  return success({ rows: kept.value ? takeRows(table, kept.value) : table, kept: kept.value });
+}
+
+type Grouped = Pick<Parts, 'keyColumns' | 'groups' | 'keys'>;
+
+function groupedRows(columns: readonly Column[], rowCount: number, step: FigureData['step']): Grouped {
+  const keyColumns = columns.map((column, i) => (i === 0 ? steppedColumn(column, step) : column));
+  const groups = groupRows(keyColumns, rowCount);
+  return { keyColumns, groups, keys: keyColumns.map(column => takeColumn(column, groups.firstRows)) };
 }
 
 /** Category, panel and series, each once. */
@@ -63,25 +93,35 @@ interface Parts {
   readonly rows: Table;
   readonly keyColumns: readonly Column[];
   readonly groups: Groups & { readonly firstRows: Int32Array };
+  /** The key columns, a row per group. */
+  readonly keys: readonly Column[];
   readonly measured: Computed;
   readonly kept: Int32Array | null;
+  readonly asked: readonly Overall[];
 }
 
-function assemble({ data, rows, keyColumns, groups, measured, kept }: Parts): Result<Frame> {
-  const keys = keyColumns.map(column => takeColumn(column, groups.firstRows));
+function assemble({ data, rows, keyColumns, groups, keys, measured, kept, asked }: Parts, stages: Stages): Result<Frame> {
   const whatIfs = data.whatIfs.filter(whatIf => whatIf.by === data.category && whatIf.split.length === keys.length - 1);
   const filled = measured.columns.map(column => withWhatIfs(column, keys, whatIfs));
   const carried = carriedColumns(
     rows,
     groups,
     [...keys, ...measured.columns].map(column => column.name).concat(data.helpers.map(helper => helper.name)),
+    stages,
   );
   const grouped = makeTable(rows.name, [...keys, ...carried, ...filled.map(item => item.column)]);
-  const stepped = filledSteps(grouped, keys.length, data.step, keyColumns[0] as Column);
-  const helped = helperColumns(stepped, data.helpers);
-  if (!helped.ok) return helped;
-  const wide = withColumns(stepped, helped.value.columns);
-  const order = orderOf(wide, data);
+  const empty = data.step === null ? {} : emptyValues(rows, data.measures, data.empty);
+  const stepped = filledSteps(grouped, keys.length, data.step, keyColumns[0] as Column, empty);
+  const behind = { frame: stepped, rows, keys: keyColumns, measures: data.measures };
+  const names = new Set(stepped.columns.map(({ name }) => name));
+  const overall = overallColumns(behind, asked).filter(({ name }) => !names.has(name));
+  const helped = helperColumns(withColumns(stepped, overall), data.helpers);
+  const wide = withColumns(stepped, [...overall, ...helped.columns]);
+  const order = orderOf(
+    wide,
+    data,
+    measure => overallColumns(behind, [{ measure, within: [data.category] }])[0] as NumericValues | undefined,
+  );
   const inOrder = (marked: Uint8Array): Uint8Array => (order ? Uint8Array.from(order, row => marked[row] ?? 0) : marked);
   return success({
     table: order === null ? wide : takeRows(wide, order),
@@ -90,10 +130,13 @@ function assemble({ data, rows, keyColumns, groups, measured, kept }: Parts): Re
     series: data.series,
     carried: carried.map(column => column.name),
     measures: measured.columns.map(column => column.name),
-    helpers: data.helpers.map(helper => helper.name),
+    helpers: helped.columns.map(column => column.name),
+    resting: helped.resting,
+    overall: overall.map(column => column.name),
+    emptyRows: stepped.rowCount - grouped.rowCount,
     whatIfs: Object.fromEntries(filled.flatMap(({ column, marked }) => (marked ? [[column.name, inOrder(marked)]] : []))),
-    withoutValue: { ...measured.withoutValue, ...helped.value.withoutValue },
-    ...sourceRows(groups, order, kept, stepped.rowCount),
+    withoutValue: { ...measured.withoutValue, ...helped.withoutValue },
+    ...sourceRows(groups, order, kept, stepped.rowCount, stages),
   });
 }
 
@@ -103,9 +146,13 @@ function sourceRows(
   order: Int32Array | null,
   kept: Int32Array | null,
   frameRows: number,
+  stages: Stages,
 ): { offsets: Int32Array; rows: Int32Array } {
   // One source row per group: groups are numbered by first appearance, so they are the rows.
-  if (count === rows && frameRows === rows) return { offsets: upTo(count + 1), rows: throughKept(order ?? upTo(rows), kept) };
+  if (count === rows && frameRows === rows) {
+    const inTurn = (name: string, count: number): Int32Array => stages(name, [count], () => upTo(count));
+    return { offsets: inTurn('offsets', count + 1), rows: throughKept(order ?? inTurn('rows in turn', rows), kept) };
+  }
   const place = new Int32Array(frameRows);
   for (let at = 0; at < frameRows; at++) place[order ? (order[at] as number) : at] = at;
   const offsets = new Int32Array(frameRows + 1);

@@ -1,8 +1,11 @@
 // Table and data part → frame.
 export { frameOf, type Frame } from './frame-of';
-export { helperFormula, placeInHelper } from './helpers';
+export { helperFormula, obeysScope, placeInHelper } from './helpers';
 export { keyOf, summedColumn } from './measures';
-export { binWidth } from './steps';
+export { partsOfMeasure, ROWS, simpleMeasure, SUMMARIES, unitOf } from './measure-names';
+export { plainMeasure } from './plain-measure';
+export { isAdditive, overallName, type Overall } from './overall';
+export { binsOf, binWidth } from './bins';
 
 // How lines are drawn.
 export { DASHES, MARKERS, penSchema, PLAIN_LINE, withPen, type Dash, type Line, type Pen } from './pen';
@@ -16,7 +19,6 @@ export {
   LAYER_SHAPES,
   measureSchema,
   orderSchema,
-  plainMeasure,
   stepSchema,
   whatIfSchema,
 } from './schema';

@@ -1,7 +1,8 @@
 import { compileFormula, Evaluator, parseFormula, scopeOf, type Groups } from 'core/formula';
 import { success, type Result } from 'core/result';
-import { isMissing, named, textAt, type Column, type NumericValues, type Table } from 'core/table';
-import type { Measure, WhatIf } from './schema';
+import { columnOf, isMissing, isNumeric, named, takeRows, textAt, type Column, type NumericValues, type Table } from 'core/table';
+import { isAdditive } from './overall';
+import type { FigureData, Measure, WhatIf } from './schema';
 
 /** Columns that formulas gave, and by name how many of their rows have no value though all that they are computed from is there. */
 export interface Computed {
@@ -16,12 +17,57 @@ export function measureColumns(rows: Table, groups: Groups, measures: readonly M
   const columns: Column[] = [];
   const withoutValue: Record<string, number> = {};
   for (const { name, formula } of measures) {
+    const alone = aloneValues(rows, groups, formula);
+    if (alone) {
+      columns.push(named(name, alone));
+      withoutValue[name] = 0;
+      continue;
+    }
     const compiled = compileFormula(formula, scope, 'measure');
     if (!compiled.ok) return compiled;
     columns.push(named(name, evaluator.values(compiled.value)));
     withoutValue[name] = evaluator.withoutValue(compiled.value);
   }
   return success({ columns, withoutValue });
+}
+
+// What one number alone is, however it is summed up.
+const ALIKE_ALONE = new Set(['sum', 'avg', 'min', 'max', 'median']);
+
+/** A simple measure where every group has one row: its column's values, group by group. Undefined where anything has to be computed. */
+function aloneValues(rows: Table, { ids, count }: Groups, formula: string): NumericValues | undefined {
+  if (ids === null || count !== rows.rowCount) return undefined;
+  const parts = summedColumn(formula);
+  const column = parts && ALIKE_ALONE.has(parts.summary) ? columnOf(rows, parts.column) : undefined;
+  if (column?.type !== 'number') return undefined;
+  const [values, data, seen] = [column.data, new Float64Array(count), new Uint8Array(count)];
+  for (let row = 0; row < count; row++) {
+    const group = ids[row] as number;
+    if (seen[group] === 1) return undefined;
+    seen[group] = 1;
+    // A sum of −0 is 0.
+    data[group] = (values[row] as number) + 0;
+  }
+  return { type: 'number', data };
+}
+
+/**
+ * What each measure is in a period without rows: a count of none is 0, a sum of none is missing, or 0 where the figure says so. Whatever else a
+ * formula makes of no rows stands there too.
+ */
+export function emptyValues(rows: Table, measures: readonly Measure[], empty: FigureData['empty']): Record<string, number> {
+  const none = takeRows(rows, []);
+  const evaluator = new Evaluator(none, { ids: new Int32Array(0), count: 1, rows: 0 });
+  const values: Record<string, number> = {};
+  for (const { name, formula } of measures) {
+    const compiled = compileFormula(formula, scopeOf(none), 'measure');
+    const value = compiled.ok ? evaluator.values(compiled.value) : undefined;
+    if (!value || !isNumeric(value)) continue;
+    const over = value.data[0] as number;
+    if (!Number.isNaN(over)) values[name] = over;
+    else if (empty === 'zero' && isAdditive(formula)) values[name] = 0;
+  }
+  return values;
 }
 
 /** The text that names a value of a key column in edits and what-ifs; null for a missing one. */

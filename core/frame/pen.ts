@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 
 /** Dashes of lines, by name. */
 export const DASHES = ['solid', 'dashed', 'dotted', 'dash-dot'] as const;
+/** A dash by name. */
 export type Dash = (typeof DASHES)[number];
 
 /** Glyphs that may stand at every point of a line; the empty one is none. */
@@ -13,6 +14,7 @@ export const penSchema = z.object({
   dash: z.nullable(z.enum(DASHES)),
   marker: z.nullable(z.enum(MARKERS)),
 });
+/** What the analyst wants of a line. */
 export type Pen = z.infer<typeof penSchema>;
 
 /** A line ready to be drawn. */

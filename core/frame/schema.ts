@@ -24,6 +24,7 @@ export const LAYER_SHAPES = ['column', 'stem', 'line', 'step', 'area', 'step-are
 /** Which value axis a measure or helper column is read at. */
 export const VALUE_AXES = ['first', 'second'] as const;
 const axis = z.enum(VALUE_AXES);
+/** A shape of one measure or helper column; null for none of its own. */
 export const layerShapeSchema = z.nullable(z.enum(LAYER_SHAPES));
 
 const format = z.nullable(z.string());
@@ -35,12 +36,12 @@ const pen = z.optional(penSchema);
  */
 export const measureSchema = z.object({ name, formula, shape: layerShapeSchema, axis, format, pen });
 
-/** Where a helper column looks: the whole figure, within each value of a column, along an order, or as its formula itself says. */
+/** Where a helper column looks: the whole figure, within each value of columns, along an order, or as its formula itself says. */
 export const helperScopeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('own') }),
   z.object({ kind: z.literal('figure') }),
-  z.object({ kind: z.literal('within'), column: z.string() }),
-  z.object({ kind: z.literal('along'), column: z.string(), within: z.nullable(z.string()) }),
+  z.object({ kind: z.literal('within'), columns: z.array(z.string()).check(z.minLength(1)) }),
+  z.object({ kind: z.literal('along'), column: z.string(), within: z.array(z.string()) }),
 ]);
 
 /** A helper column by hand, computed after aggregation over the frame. */
@@ -89,6 +90,8 @@ export const figureDataSchema = z.object({
   table: z.string(),
   category: z.string(),
   step: stepSchema,
+  /** What a sum over a period without rows is: missing, or zero. */
+  empty: z.enum(['missing', 'zero']),
   series: z.nullable(z.string()),
   panel: z.nullable(z.string()),
   measures: z.array(measureSchema).check(z.minLength(1)),
@@ -98,15 +101,21 @@ export const figureDataSchema = z.object({
   whatIfs: z.array(whatIfSchema),
 });
 
+/** What a figure's filter keeps. */
 export type Filter = z.infer<typeof filterSchema>;
+/** How one measure or helper column is drawn. */
 export type LayerShape = (typeof LAYER_SHAPES)[number];
+/** A named aggregate over the table's rows, and how it shows. */
 export type Measure = z.infer<typeof measureSchema>;
+/** Where a helper column by hand looks. */
 export type HelperScope = z.infer<typeof helperScopeSchema>;
+/** A helper column by hand, and how it shows. */
 export type Helper = z.infer<typeof helperSchema>;
+/** Which row comes first. */
 export type Order = z.infer<typeof orderSchema>;
+/** A value that stands in for a computed one. */
 export type WhatIf = z.infer<typeof whatIfSchema>;
+/** What one category spans: a day to a year, a bin, or a value (null). */
 export type Step = z.infer<typeof stepSchema>;
+/** The data part of a figure. */
 export type FigureData = z.infer<typeof figureDataSchema>;
-
-/** A measure as the figure's mark draws it, in no special format. */
-export const plainMeasure = (name: string, formula: string): Measure => ({ name, formula, shape: null, axis: 'first', format: null });

@@ -35,6 +35,7 @@ export const glyphs = {
   },
 } satisfies Record<string, Glyph>;
 
+/** A glyph of the set by name. */
 export type GlyphName = keyof typeof glyphs;
 
 /** A glyph of the set by its name; undefined for a picture of the analyst's own. */
@@ -43,6 +44,7 @@ export const glyphOf = (name: string): Glyph | undefined => (Object.hasOwn(glyph
 /** The value of a picture of the analyst's own among the glyphs. */
 export const pictureGlyph = (name: string): string => `picture:${name}`;
 
+/** Glyphs to choose from, the analyst's own pictures last. */
 export const glyphOptions = (pictures: readonly string[]): Option[] => [
   { value: '', label: 'no glyph' },
   ...Object.entries(glyphs).map(([value, { label }]) => ({ value, label })),

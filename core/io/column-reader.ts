@@ -1,53 +1,6 @@
 import { MISSING_BOOLEAN, MISSING_TEXT, named, TextCodes, type Column, type ColumnType } from 'core/table';
-import { dateStyleOf, parseDate, parseTimestamp } from './moments';
-import { decimalMarkOf, parseNumber, type MarkVote } from './numbers';
-
-/** How the texts of one column become values. */
-export interface ColumnPlan {
-  readonly type: ColumnType;
-  /** The raw number of a text that is not a missing mark, NaN when it does not fit; unused for text. */
-  readonly read: (text: string) => number;
-  /** A text whose reading had to be assumed. */
-  readonly doubtful: string | undefined;
-}
-
-// Words that stand for a missing value wherever the rest of the column is not text.
-const MISSING_WORDS = new Set(['', '-', '–', '—', '…', '?', 'na', 'n/a', 'nan', 'null', 'none', '#n/a', 'missing']);
-export function isMissingWord(text: string): boolean {
-  if (text === '') return true;
-  const first = text.charCodeAt(0);
-  // No word among them starts with a digit, as most cells that come here do.
-  return !(first >= 48 && first <= 57) && text.length < 8 && MISSING_WORDS.has(text.trim().toLowerCase());
-}
-
-// A column is of a type when nearly all of its texts are; the few others are reported one by one.
-const NEARLY_ALL = 0.9;
-
-/** Chooses a column's type from a sample of its texts. A column of nothing but missing marks is a number. */
-export function planColumn(sample: readonly string[], delimiter: string): ColumnPlan {
-  const texts = sample.filter(text => !isMissingWord(text));
-  if (texts.length > 0 && texts.every(text => readBoolean(text) !== MISSING_BOOLEAN))
-    return { type: 'boolean', read: readBoolean, doubtful: undefined };
-  return planDate(texts) ?? planNumber(texts, delimiter) ?? { type: 'text', read: () => NaN, doubtful: undefined };
-}
-
-function planDate(texts: readonly string[]): ColumnPlan | undefined {
-  const found = dateStyleOf(texts);
-  if (found) return { type: 'date', read: text => parseDate(text, found.style), doubtful: found.doubtful };
-  const moments = texts.length > 0 && texts.every(text => !Number.isNaN(parseTimestamp(text)));
-  return moments ? { type: 'timestamp', read: parseTimestamp, doubtful: undefined } : undefined;
-}
-
-function planNumber(texts: readonly string[], delimiter: string): ColumnPlan | undefined {
-  const { mark, doubtful }: MarkVote = decimalMarkOf(texts, delimiter);
-  const fitting = texts.filter(text => !Number.isNaN(parseNumber(text, mark))).length;
-  if (fitting < texts.length * NEARLY_ALL) return undefined;
-  return { type: 'number', read: text => parseNumber(text, mark), doubtful };
-}
-
-const WORDS: Readonly<Record<string, number>> = { true: 1, yes: 1, false: 0, no: 0 };
-/** 1 or 0, or the missing marker when the text is neither yes nor no. */
-export const readBoolean = (text: string): number => WORDS[text.trim().toLowerCase()] ?? MISSING_BOOLEAN;
+import { isMissingWord, NEARLY_ALL, pairOf, textPlan, type ColumnPlan } from './column-plan';
+import { identifierSign } from './identifiers';
 
 /** Fills one column text by text; typed memory doubles as rows come, so no row is ever kept. */
 export class ColumnReader {
@@ -57,6 +10,18 @@ export class ColumnReader {
   /** Rows whose text was there but did not fit, with the text. */
   readonly misfits: { readonly row: number; readonly text: string }[] = [];
   misfitCount = 0;
+  /** Texts whose guard against spreadsheets was taken off again. */
+  unguarded = 0;
+  private identifier: ColumnPlan['identifier'];
+  private readonly pairs = new Set<string>();
+  private readonly answers = new Set<number>();
+  private onlyRival = 0;
+  private onlyOwn = 0;
+  // Asked for every cell.
+  private readonly isText: boolean;
+  private readonly isBoolean: boolean;
+  private readonly isNumber: boolean;
+  private readonly read: ColumnPlan['read'];
 
   constructor(
     readonly name: string,
@@ -64,12 +29,23 @@ export class ColumnReader {
     expectedRows: number,
   ) {
     this.data = memoryFor(plan.type, Math.max(16, expectedRows));
+    this.isText = plan.type === 'text';
+    this.isBoolean = plan.type === 'boolean';
+    this.isNumber = plan.type === 'number';
+    this.read = plan.read;
   }
 
   push(text: string | undefined): void {
     if (this.length === this.data.length) this.grow();
-    this.data[this.length] = this.plan.type === 'text' ? this.codeOf(text) : this.rawOf(text);
+    this.data[this.length] = this.isText ? this.codeOf(text) : this.rawOf(text);
     this.length++;
+  }
+
+  /** Rows before the column began: missing, all at once. */
+  skip(rows: number): void {
+    while (this.data.length < this.length + rows) this.grow();
+    this.data.fill(this.isText ? MISSING_TEXT : this.isBoolean ? MISSING_BOOLEAN : NaN, this.length, this.length + rows);
+    this.length += rows;
   }
 
   column(): Column {
@@ -83,22 +59,64 @@ export class ColumnReader {
     } as Column);
   }
 
-  /** More misfits than a typo or two: the sample misled, and the column is text after all. */
-  isMisread(): boolean {
-    return this.misfitCount > this.length * (1 - NEARLY_ALL);
+  /** How the column should have been read, now that all of it was seen; undefined where it was read so. */
+  betterPlan(): ColumnPlan | undefined {
+    const { type, rival } = this.plan;
+    if (type === 'text') return undefined;
+    if (this.identifier) return textPlan(this.identifier);
+    if (type === 'boolean') return this.misfitCount > 0 || this.pairs.size !== 1 || this.answers.size !== 2 ? textPlan() : undefined;
+    if (rival && this.onlyRival > 0 && this.onlyOwn === 0) return rival;
+    // More misfits than a typo or two: the sample misled, and the column is text after all.
+    return this.misfitCount > this.length * (1 - NEARLY_ALL) ? textPlan() : undefined;
+  }
+
+  /** A text whose reading no row decides. */
+  get doubtful(): string | undefined {
+    return this.onlyOwn > 0 ? undefined : this.plan.doubtful;
   }
 
   private codeOf(text: string | undefined): number {
-    return text === undefined || text === '' ? MISSING_TEXT : this.codes.codeOf(text);
+    if (text === undefined || text === '') return MISSING_TEXT;
+    if (text.charCodeAt(0) === APOSTROPHE && GUARDED.test(text)) {
+      this.unguarded++;
+      return this.codes.codeOf(text.slice(1));
+    }
+    return this.codes.codeOf(text);
   }
 
   private rawOf(text: string | undefined): number {
-    const missing = this.plan.type === 'boolean' ? MISSING_BOOLEAN : NaN;
+    const missing = this.isBoolean ? MISSING_BOOLEAN : NaN;
     if (text === undefined || isMissingWord(text)) return missing;
-    const raw = this.plan.read(text);
-    if (raw !== missing && raw === raw) return raw;
+    const raw = this.read(text);
+    if (this.isNumber) this.lookForIdentifier(text);
+    if (this.plan.rival) this.compareRival(text, raw);
+    if (raw !== missing && raw === raw) {
+      if (this.isBoolean) this.noteAnswer(text, raw);
+      return raw;
+    }
     if (this.misfitCount++ < KEPT_MISFITS) this.misfits.push({ row: this.length, text });
     return missing;
+  }
+
+  private lookForIdentifier(text: string): void {
+    const first = text.charCodeAt(0);
+    // Nearly every cell is short and starts with another digit or a minus.
+    if (text.length <= 15 && first !== 48 && first !== 43) return;
+    if (this.identifier || text.length === 1) return;
+    const sign = identifierSign(text);
+    if (sign) this.identifier = { sign, example: text };
+  }
+
+  private compareRival(text: string, raw: number): void {
+    if (this.onlyOwn > 0) return;
+    const other = (this.plan.rival as ColumnPlan).read(text);
+    if (raw !== raw && other === other) this.onlyRival++;
+    if (raw === raw && other !== other) this.onlyOwn++;
+  }
+
+  private noteAnswer(text: string, raw: number): void {
+    this.answers.add(raw);
+    this.pairs.add(pairOf(text) ?? '');
   }
 
   private grow(): void {
@@ -110,6 +128,10 @@ export class ColumnReader {
 
 // Enough to show where a file is faulty; the rest is counted.
 const KEPT_MISFITS = 5;
+
+const APOSTROPHE = 39;
+/** A text that `writeCsv` guarded: an apostrophe before what a spreadsheet would run. */
+const GUARDED = /^'+[=+\-@\t\r]/;
 
 function memoryFor(type: ColumnType, rows: number): Float64Array | Int32Array | Uint8Array {
   if (type === 'text') return new Int32Array(rows);

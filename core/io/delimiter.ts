@@ -1,7 +1,13 @@
 const MARKS = [',', ';', '\t', '|'] as const;
 
-/** The mark that cuts the first lines into the most cells, alike in each. Quoted parts are left out of the count. */
+/** `sep=;` in a first line of its own names the mark between cells. */
+const NAMED = /^\uFEFF?"?sep=(.)"?\s*$/i;
+const namedDelimiter = (line: string): string | undefined => NAMED.exec(line)?.[1];
+
+/** The mark that cuts most of the first lines alike, and into the most cells. Quoted parts are left out of the count; a mark that is named counts alone. */
 export function delimiterOf(text: string): string {
+  const named = namedDelimiter(text.slice(0, 40).split(/[\r\n]/)[0] ?? '');
+  if (named !== undefined) return named;
   const lines = firstLines(text);
   const scored = MARKS.map(mark => ({ mark, score: scoreOf(lines, mark) })).sort((a, b) => b.score - a.score);
   return scored[0]?.score ? scored[0].mark : ',';
@@ -15,9 +21,16 @@ function firstLines(text: string): string[] {
     .slice(0, 20);
 }
 
-// Lines that agree with the header count far more than many cells in a few lines.
+// Lines that agree count far more than many cells in a few lines: a title above the table has other marks, or none.
 function scoreOf(lines: readonly string[], mark: string): number {
-  const counts = lines.map(line => line.split(mark).length - 1);
-  const first = counts[0] ?? 0;
-  return first === 0 ? 0 : counts.filter(count => count === first).length * 1000 + first;
+  const counts = lines.map(line => line.split(mark).length - 1).filter(count => count > 0);
+  const common = mostCommon(counts);
+  return common === 0 ? 0 : counts.filter(count => count === common).length * 1000 + Math.min(common, 999);
+}
+
+/** The number that stands most often in a list, the larger one on a tie; 0 for none. */
+export function mostCommon(numbers: readonly number[]): number {
+  const counts = new Map<number, number>();
+  for (const number of numbers) counts.set(number, (counts.get(number) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0]?.[0] ?? 0;
 }

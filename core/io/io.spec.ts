@@ -1,3 +1,4 @@
+import { PROJECT_VERSION } from 'core/document';
 import { messageFor } from 'core/result';
 import { cellAt, tableOf, valuesFrom, type Cell, type ColumnType } from 'core/table';
 import { parseCell, parseNumber, pasteGrid, readCsv, readProjectFile, writeCsv, writeProjectFile } from './index';
@@ -152,10 +153,10 @@ describe('writing', () => {
   });
   it('writes a project file that reads back the same', () => {
     const project = {
-      version: 3 as const,
+      version: PROJECT_VERSION as typeof PROJECT_VERSION,
       id: 'p',
       name: 'P',
-      tables: [{ id: 't', name: 't', units: { milk: 'L' }, edits: [{ row: 0, column: 'milk', value: 3 }], derived: [] }],
+      tables: [{ id: 't', name: 't', units: { milk: 'L' }, edits: [{ row: 0, column: 'milk', value: 3 }], derived: [], readings: {} }],
       figures: [],
       formats: [],
       pictures: [],
@@ -170,19 +171,44 @@ describe('writing', () => {
     };
     expect(readProjectFile(writeProjectFile({ project, tables: { t: table } }))).toEqual({
       ok: true,
-      value: { project, tables: { t: table } },
+      value: { project, tables: { t: table }, notes: [] },
     });
   });
+  const withProject = (more: string): string =>
+    `{"format":"cowbell-project","project":{"version":4,"id":"p","name":"P","tables":[],"figures":[],"formats":[],"pictures":[],${more}},"tables":{}}`;
+  const withCells = (type: string, cells: string): string =>
+    `{"format":"cowbell-project","project":{"version":4,"id":"p","name":"P","tables":[{"id":"t","name":"t","units":{},"edits":[],"derived":[],"readings":{}}],"figures":[],"formats":[],"pictures":[]},"tables":{"t":{"name":"t","columns":[{"name":"c","type":"${type}","cells":[${cells}]}]}}}`;
   const faulty: readonly [name: string, text: string, says: RegExp][] = [
     ['no JSON', '{\n"a": ]', /line 2 is not JSON/],
     ['foreign JSON', '{"a": 1}', /not a Cowbell project/],
-    ['a newer version', '{"format":"cowbell-project","project":{"version":9},"tables":{}}', /newer version \(9; known up to 3\)/],
+    [
+      'a newer version',
+      '{"format":"cowbell-project","project":{"version":9},"tables":{}}',
+      new RegExp(`newer version \\(9; known up to ${PROJECT_VERSION}\\)`),
+    ],
     ['a faulty field', '{"format":"cowbell-project","project":{"version":1,"id":4},"tables":{}}', /fault at id/],
     [
       'absent values',
       '{"format":"cowbell-project","project":{"version":2,"id":"p","name":"P","figures":[],"formats":[],"tables":[{"id":"t","name":"t","units":{},"edits":[],"derived":[]}]},"tables":{}}',
       /tables.t: the values of this table are absent/,
     ],
+    ['a number written as a text', withCells('number', '1, "12"'), /tables\.t\.c: row 2 holds "12", which is no number/],
+    ['yes among numbers', withCells('number', 'true'), /row 1 holds true, which is no number/],
+    ['a number among texts', withCells('text', 'null, 3'), /row 2 holds 3, which is no text/],
+    ['a day that is none', withCells('date', '"2031-02-30"'), /row 1 holds "2031-02-30", which is no date/],
+    ['a word among moments', withCells('timestamp', '"noon"'), /row 1 holds "noon", which is no timestamp/],
+    ['a word among yes and no', withCells('boolean', '"x"'), /row 1 holds "x", which is no boolean/],
+    [
+      'seven thousand decimals',
+      withProject('"formats":[{"name":"x","decimals":7078,"grouping":true,"percent":false,"prefix":"","suffix":"","scale":1}]'),
+      /formats\.0\.decimals/,
+    ],
+    [
+      'nothing where a figure belongs',
+      '{"format":"cowbell-project","project":{"version":1,"id":"p","name":"P","figures":[null],"tables":[null]},"tables":{}}',
+      /figures\.0\./,
+    ],
+    ['a million figures', withProject(`"figures":[${'{},'.repeat(999_999)}{}]`), /fault at figures/],
   ];
   for (const [name, text, says] of faulty)
     it(`refuses a project file with ${name}`, () => {

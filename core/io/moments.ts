@@ -1,29 +1,113 @@
-import { daysOf, parseIsoDate, parseIsoTimestamp } from 'core/table';
+import { daysOf, DATE_STYLES, parseIsoDate, withinYears, type DateStyle } from 'core/table';
 
-/** Ways to write a date; the first that reads a whole column wins. */
-export type DateStyle = 'iso' | 'day-first' | 'month-first';
+const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
+const FULL = ['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december'];
 
-const PARTS = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4})$/;
+const YEAR_FIRST = /^(\d{4})[/.](\d{1,2})[/.](\d{1,2})$/;
+const PARTS = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4}|\d{2})$/;
+const DAY_NAME = /^(\d{1,2})\.?[\s-]([A-Za-z]{3,9})\.?,?[\s-](\d{4}|\d{2})$/;
+const NAME_DAY = /^([A-Za-z]{3,9})\.?\s(\d{1,2}),?\s(\d{4}|\d{2})$/;
 
-/** A date in the given style as days since 1970-01-01, or NaN. */
-export function parseDate(text: string, style: DateStyle): number {
-  if (style === 'iso') return parseIsoDate(text.trim());
-  const parts = PARTS.exec(text.trim());
-  if (!parts) return NaN;
-  const [first, second, year] = [Number(parts[1]), Number(parts[2]), Number(parts[3])];
-  return style === 'day-first' ? daysOf(year, second, first) : daysOf(year, first, second);
+/**
+ * A year of two digits lies in 1969 to 2068, as POSIX has it.
+ */
+export const fullYear = (text: string): number => {
+  const year = Number(text);
+  return text.length > 2 ? year : year + (year < 69 ? 2000 : 1900);
+};
+
+/** The month of a name, in full or by its first three letters, from 1; NaN when it is none. */
+function monthOf(name: string): number {
+  const small = name.toLowerCase();
+  const at = FULL.indexOf(small) >= 0 ? FULL.indexOf(small) : MONTHS.indexOf(small === 'sept' ? 'sep' : small);
+  return at >= 0 ? at + 1 : NaN;
 }
 
-export const parseTimestamp = (text: string): number => parseIsoTimestamp(text.trim());
+/** One way to write a date, each with its reading. */
+const READERS: Readonly<Record<DateStyle, (text: string) => number>> = {
+  iso: parseIsoDate,
+  'year-first': text => {
+    const parts = YEAR_FIRST.exec(text);
+    return parts ? daysOf(Number(parts[1]), Number(parts[2]), Number(parts[3])) : NaN;
+  },
+  'day-first': text => {
+    const parts = PARTS.exec(text);
+    return parts ? daysOf(fullYear(parts[3] as string), Number(parts[2]), Number(parts[1])) : NaN;
+  },
+  'month-first': text => {
+    const parts = PARTS.exec(text);
+    return parts ? daysOf(fullYear(parts[3] as string), Number(parts[1]), Number(parts[2])) : NaN;
+  },
+  named: text => {
+    const [dayFirst, monthFirst] = [DAY_NAME.exec(text), NAME_DAY.exec(text)];
+    if (dayFirst) return daysOf(fullYear(dayFirst[3] as string), monthOf(dayFirst[2] as string), Number(dayFirst[1]));
+    return monthFirst ? daysOf(fullYear(monthFirst[3] as string), monthOf(monthFirst[1] as string), Number(monthFirst[2])) : NaN;
+  },
+};
 
-/** The style that reads every text, and an example where day and month could be swapped with nothing to tell. */
-export function dateStyleOf(texts: readonly string[]): { readonly style: DateStyle; readonly doubtful: string | undefined } | undefined {
-  if (texts.length === 0) return undefined;
-  const styles: readonly DateStyle[] = ['iso', 'day-first', 'month-first'];
-  const fitting = styles.filter(style => texts.every(text => !Number.isNaN(parseDate(text, style))));
-  const [style] = fitting;
-  if (!style) return undefined;
-  const doubtful = fitting.length > 1 ? texts.find(text => parseDate(text, 'day-first') !== parseDate(text, 'month-first')) : undefined;
+/** A date in the given style as days since 1970-01-01, or NaN. */
+export const parseDate = (text: string, style: DateStyle): number => READERS[style](text.trim());
+
+/** Whether a date is written with a year of two digits. */
+export const hasShortYear = (text: string): boolean => /[./\s-]\d{2}$/.test(text.trim()) && !/^\d{4}[./-]/.test(text.trim());
+
+const TIMED = /^(.*?\d)[T ]\s*(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d{1,9}))?)?\s*(am|pm|a\.m\.|p\.m\.)?\s*(Z|[+-]\d{2}(?::?\d{2})?)?$/i;
+const MS_PER_MINUTE = 60_000;
+const MS_PER_DAY = 86_400_000;
+
+/**
+ * A date in the given style with a time, as UTC milliseconds, or NaN. A time with an offset is moved to UTC by it; one without is taken as it stands.
+ * Parts of a millisecond are cut off.
+ */
+export function parseTimestamp(text: string, style: DateStyle = 'iso'): number {
+  const parts = TIMED.exec(text.trim());
+  if (!parts) return NaN;
+  const [, day = '', hour = '', minute = '', second = '0', fraction = '', half = '', offset = ''] = parts;
+  const hours = hourOf(Number(hour), half.charAt(0).toLowerCase());
+  if (Number.isNaN(hours) || Number(minute) > 59 || Number(second) > 59) return NaN;
+  const ms = ((hours * 60 + Number(minute)) * 60 + Number(second)) * 1000 + Number(fraction.slice(0, 3).padEnd(3, '0'));
+  return withinYears(parseDate(day, style) * MS_PER_DAY + ms - offsetOf(offset), 'timestamp');
+}
+
+function hourOf(hour: number, half: string): number {
+  if (half === '') return hour <= 23 ? hour : NaN;
+  if (hour < 1 || hour > 12) return NaN;
+  return (hour % 12) + (half === 'p' ? 12 : 0);
+}
+
+/** Milliseconds that an offset such as `+02:00` lies ahead of UTC. */
+function offsetOf(text: string): number {
+  const parts = /^([+-])(\d{2}):?(\d{2})?$/.exec(text);
+  return parts ? (parts[1] === '-' ? -1 : 1) * (Number(parts[2]) * 60 + Number(parts[3] ?? 0)) * MS_PER_MINUTE : 0;
+}
+
+/** Whether a time is told finer than to the millisecond. */
+export const isFinerThanMs = (text: string): boolean => /:\d{2}[.,]\d{3}\d*[1-9]/.test(text);
+
+/** The style that reads most texts, how many it reads, and the style that reads as many otherwise, with a text that shows the doubt. */
+export interface StyleVote {
+  readonly style: DateStyle;
+  readonly fitting: number;
+  readonly rival: DateStyle | undefined;
+  readonly doubtful: string | undefined;
+}
+
+const FEW = 30;
+
+/** Which style of dates, or of dates with a time, a column's texts are in; undefined when none reads any. */
+export function dateStyleOf(texts: readonly string[], parse: (text: string, style: DateStyle) => number): StyleVote | undefined {
+  // Most columns are none of dates: a few texts, taken evenly, tell.
+  const step = Math.max(1, Math.floor(texts.length / FEW));
+  const few = texts.filter((_, i) => i % step === 0);
+  if (!few.some(text => DATE_STYLES.some(style => !Number.isNaN(parse(text, style))))) return undefined;
+  const votes = DATE_STYLES.map(style => ({ style, fitting: texts.filter(text => !Number.isNaN(parse(text, style))).length }));
+  const best = votes.reduce((a, b) => (b.fitting > a.fitting ? b : a));
+  if (best.fitting === 0) return undefined;
+  const rival =
+    best.style === 'day-first' && votes.find(vote => vote.style === 'month-first')?.fitting === best.fitting ? 'month-first' : undefined;
+  const differs = (text: string): boolean => parse(text, 'day-first') !== parse(text, 'month-first');
+  const doubtful = rival && texts.find(text => !Number.isNaN(parse(text, 'day-first')) && differs(text));
   // Dots between the parts are a day-first habit everywhere.
-  return { style, doubtful: doubtful?.includes('.') ? undefined : doubtful };
+  const sure = doubtful === undefined || /^\d{1,2}\./.test(doubtful.trim());
+  return { ...best, rival: sure ? undefined : rival, doubtful: sure ? undefined : doubtful };
 }

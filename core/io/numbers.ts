@@ -1,24 +1,48 @@
 /** How a column writes its decimals: `12.5` or `12,5`. */
 export type DecimalMark = 'point' | 'comma';
 
-// Thin, narrow and plain spaces and apostrophes group thousands in one language or another.
-const GROUPS = /[\u0020\u00a0\u2009\u202f'’](?=\d{3})/g;
 const PLAIN = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
+const COMMA_PLAIN = /^[+-]?(\d+,?\d*|,\d+)(e[+-]?\d+)?$/i;
+// Thin, narrow and plain spaces and apostrophes group thousands in one language or another: one to three digits, then three at a time by one sign.
+const SPACED = /^[+-]?\d{1,3}([\u0020\u00a0\u2009\u202f'’])\d{3}(?:\1\d{3})*([.,]\d+)?$/;
 const POINT_GROUPED = /^[+-]?\d{1,3}(,\d{3})+(\.\d+)?$/;
 const COMMA_GROUPED = /^[+-]?\d{1,3}(\.\d{3})+(,\d+)?$/;
-const COMMA_PLAIN = /^[+-]?(\d+,?\d*|,\d+)(e[+-]?\d+)?$/i;
+// Lakh and crore: two digits at a time before the last three.
+const POINT_LAKH = /^[+-]?\d{1,2}(,\d{2})+,\d{3}(\.\d+)?$/;
+const GROUP_SIGNS = /[\u0020\u00a0\u2009\u202f'’]/g;
 
-/** A number as people write it, thousands grouped or not, or NaN when the text is none. */
+/** A number as people write it, thousands grouped or not, or NaN when the text is none, or none that a float can hold. */
 export function parseNumber(text: string, mark: DecimalMark = 'point'): number {
   // Most cells of most files are plain: one conversion, no pattern.
   if (mark === 'point' && startsPlain(text)) {
     const quick = Number(text);
-    if (Number.isFinite(quick)) return quick;
+    if (Number.isFinite(quick) && (quick !== 0 || isZero(text))) return quick;
   }
-  const tidy = text.trim().replace('−', '-').replace(GROUPS, '');
-  const plain = mark === 'point' ? pointText(tidy) : commaText(tidy);
-  return plain !== null && Number.isFinite(Number(plain)) ? Number(plain) : NaN;
+  const tidy = text.trim().replace('−', '-');
+  const accounted = /^\(([^()+-]+)\)$/.exec(tidy);
+  const plain = plainText(accounted ? (accounted[1] as string).trim() : tidy, mark);
+  if (plain === null) return NaN;
+  const value = Number(plain);
+  if (!Number.isFinite(value) || (value === 0 && !isZero(plain))) return NaN;
+  return accounted ? -value : value;
 }
+
+/** Digits with a point, as the language reads them; null when the text is no number. */
+function plainText(text: string, mark: DecimalMark): string | null {
+  if (mark === 'point') {
+    if (PLAIN.test(text)) return text;
+    if (POINT_GROUPED.test(text) || POINT_LAKH.test(text)) return text.replaceAll(',', '');
+  } else {
+    if (COMMA_PLAIN.test(text)) return text.replace(',', '.');
+    if (COMMA_GROUPED.test(text)) return text.replaceAll('.', '').replace(',', '.');
+  }
+  const spaced = SPACED.exec(text);
+  if (!spaced || (spaced[2] !== undefined && spaced[2].startsWith(mark === 'point' ? ',' : '.'))) return null;
+  return text.replaceAll(GROUP_SIGNS, '').replace(',', '.');
+}
+
+/** A zero as written, not a number too small for a float. */
+const isZero = (text: string): boolean => !/[1-9]/.test(text.split(/e/i)[0] ?? '');
 
 /** A digit first, or a sign before one; not one of the prefixes that make `0x1f` a number for the language alone. */
 function startsPlain(text: string): boolean {
@@ -27,11 +51,6 @@ function startsPlain(text: string): boolean {
   if (first === 45 || first === 43) return second >= 48 && second <= 57;
   return first >= 48 && first <= 57 && !(second > 57 && second !== 101 && second !== 69);
 }
-
-const pointText = (text: string): string | null => (PLAIN.test(text) ? text : POINT_GROUPED.test(text) ? text.replaceAll(',', '') : null);
-
-const commaText = (text: string): string | null =>
-  COMMA_PLAIN.test(text) ? text.replace(',', '.') : COMMA_GROUPED.test(text) ? text.replaceAll('.', '').replace(',', '.') : null;
 
 /** How sure a column's texts make us of its decimal mark. */
 export interface MarkVote {

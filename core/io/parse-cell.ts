@@ -1,33 +1,52 @@
 import { failure, success, type Result } from 'core/result';
-import { MISSING_BOOLEAN, isoDate, isoTimestamp, type Cell, type ColumnType } from 'core/table';
-import { isMissingWord, readBoolean } from './column-reader';
+import { DATE_STYLES, MISSING_BOOLEAN, isoDate, isoTimestamp, type Cell, type ColumnType, type Reading } from 'core/table';
+import { isMissingWord, readBoolean } from './column-plan';
 import { parseDate, parseTimestamp } from './moments';
 import { parseNumber } from './numbers';
+import { quantityOf } from './quantities';
+
+/** What is known of the column that a cell is typed into; `reading`: how its file was read, so that the same text means the same value. */
+export interface TypedColumn {
+  readonly name: string;
+  readonly type: ColumnType;
+  readonly reading?: Reading | undefined;
+  readonly unit?: string | undefined;
+}
 
 /** What was typed or pasted into a cell as a value of its column; nothing typed is a missing value. */
-export function parseCell(text: string, column: { readonly name: string; readonly type: ColumnType }): Result<Cell> {
+export function parseCell(text: string, column: TypedColumn): Result<Cell> {
   const { name, type } = column;
   if (type === 'text') return success(text === '' ? null : text);
   if (isMissingWord(text)) return success(null);
-  const value = readAs(text.trim(), type);
+  const value = readAs(text.trim(), type, column);
   return value === undefined ? failure({ code: 'value-misfit', column: name, text, type }) : success(value);
 }
 
-function readAs(text: string, type: Exclude<ColumnType, 'text'>): Cell | undefined {
+function readAs(text: string, type: Exclude<ColumnType, 'text'>, { reading, unit }: TypedColumn): Cell | undefined {
   switch (type) {
     case 'number':
-      return there(firstNumber(text), value => value);
+      return there(numberOf(text, reading, unit), value => value);
     case 'boolean': {
       const raw = readBoolean(text);
       return raw === MISSING_BOOLEAN ? undefined : raw === 1;
     }
     case 'date':
-      return there(firstOf([parseDate(text, 'iso'), parseDate(text, 'day-first')]), isoDate);
+      return there(firstOf(stylesOf(reading).map(style => parseDate(text, style))), isoDate);
     case 'timestamp':
-      return there(parseTimestamp(text), isoTimestamp);
+      return there(firstOf(stylesOf(reading).map(style => parseTimestamp(text, style))), isoTimestamp);
   }
 }
 
+/** The column's own style before all others. */
+const stylesOf = (reading: Reading | undefined): Reading['dates'][] => [...new Set([...(reading ? [reading.dates] : []), ...DATE_STYLES])];
+
+/** The column's own decimal mark before the other; its unit may stand beside the number. */
+function numberOf(text: string, reading: Reading | undefined, unit: string | undefined): number {
+  const quantity = quantityOf(text);
+  const number = unit !== undefined && quantity.unit === unit ? quantity.number : text;
+  const other = reading?.decimal === 'comma' ? 'point' : 'comma';
+  return firstOf([parseNumber(number, reading?.decimal ?? 'point'), parseNumber(number, other)]);
+}
+
 const firstOf = (values: readonly number[]): number => values.find(value => !Number.isNaN(value)) ?? NaN;
-const firstNumber = (text: string): number => firstOf([parseNumber(text, 'point'), parseNumber(text, 'comma')]);
 const there = (raw: number, write: (raw: number) => Cell): Cell | undefined => (Number.isNaN(raw) ? undefined : write(raw));

@@ -1,13 +1,19 @@
-import { faultsOf, readProject, type Project } from 'core/project';
-import { failure, success, type DocumentProblem, type Result } from 'core/result';
-import { cellAt, makeTable, named, valuesFrom, type ColumnType, type Table } from 'core/table';
+import { faultsOf, readProject, type Project } from 'core/document';
+import { failure, success, type DocumentProblem, type Problem, type Result } from 'core/result';
+import { cellAt, makeTable, named, parseIsoDate, parseIsoTimestamp, valuesFrom, type ColumnType, type Table } from 'core/table';
 import * as z from 'zod/mini';
 import { jsonFaultAt } from './json-fault';
+import { checkedPicture } from './read-picture';
 
 /** A project and the source tables of its table documents, by their ids. */
 export interface ProjectBundle {
   readonly project: Project;
   readonly tables: Readonly<Record<string, Table>>;
+}
+
+/** A project as it was read, with what was left out of it. */
+export interface ReadBundle extends ProjectBundle {
+  readonly notes: readonly Problem[];
 }
 
 const FORMAT = 'cowbell-project';
@@ -34,8 +40,11 @@ const plainTable = (table: Table) => ({
   })),
 });
 
-/** A project from the text of a file that anyone may have touched; every fault is named by its place. */
-export function readProjectFile(text: string): Result<ProjectBundle> {
+/**
+ * A project from the text of a file that anyone may have touched; every fault is named by its place. Pictures pass the checks of uploaded ones: one that
+ * does not is left out, and noted.
+ */
+export function readProjectFile(text: string): Result<ReadBundle> {
   const json = parseJson(text);
   if (!json.ok) return json;
   const file = fileSchema.safeParse(json.value);
@@ -44,8 +53,10 @@ export function readProjectFile(text: string): Result<ProjectBundle> {
   if (!project.ok) return project;
   const problems = tableFaults(project.value, file.data.tables);
   if (problems.length) return failure(...problems);
+  const pictures = project.value.pictures.map(checkedPicture);
   return success({
-    project: project.value,
+    project: { ...project.value, pictures: pictures.flatMap(read => (read.ok ? [read.value] : [])) },
+    notes: pictures.flatMap(read => (read.ok ? [] : read.problems)),
     tables: Object.fromEntries(Object.entries(file.data.tables).map(([id, table]) => [id, builtTable(table)])),
   });
 }
@@ -81,7 +92,31 @@ function tableFaults(project: Project, tables: Readonly<Record<string, PlainTabl
         .map(column => fault(`tables.${id}.${column.name}`, `not ${rows} cells long`)),
     ];
   });
-  return [...absent, ...uneven];
+  const misfits = Object.entries(tables).flatMap(([id, { columns }]) =>
+    columns.flatMap(column => {
+      const row = column.cells.findIndex(value => !fits(value, column.type));
+      const found = `row ${row + 1} holds ${JSON.stringify(column.cells[row])}, which is no ${column.type}`;
+      return row === -1 ? [] : [fault(`tables.${id}.${column.name}`, found)];
+    }),
+  );
+  return [...absent, ...uneven, ...misfits];
+}
+
+/** Whether a value is one that a column of a type was written with. */
+function fits(value: PlainTable['columns'][number]['cells'][number], type: ColumnType): boolean {
+  if (value === null) return true;
+  switch (type) {
+    case 'number':
+      return typeof value === 'number';
+    case 'boolean':
+      return typeof value === 'boolean';
+    case 'text':
+      return typeof value === 'string';
+    case 'date':
+      return typeof value === 'string' && !Number.isNaN(parseIsoDate(value));
+    case 'timestamp':
+      return typeof value === 'string' && !Number.isNaN(parseIsoTimestamp(value));
+  }
 }
 
 const builtTable = ({ name, columns }: PlainTable): Table =>

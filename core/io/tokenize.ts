@@ -1,4 +1,6 @@
 import Papa from 'papaparse';
+import { LenientRows } from './lenient-rows';
+import type { LineEnds } from './line-ends';
 
 /** What became of the quotes of a text; rows count from 0, blank lines included. */
 export interface TokenizeFaults {
@@ -8,50 +10,81 @@ export interface TokenizeFaults {
   readonly misplaced: readonly number[];
 }
 
+/** What cutting a text into cells needs to know. */
 export interface TokenizeOptions {
   readonly delimiter: string;
+  /** The line end of the whole text; `mixed` is read the lenient way. */
+  readonly lineEnds: LineEnds;
   /** Told after each piece how many characters were taken so far. */
   readonly onTaken?: ((characters: number) => void) | undefined;
 }
 
 type Take = (row: string[], number: number) => void;
 
-/** Cuts a text into rows of cells and hands each over once; nothing is kept. */
-export const tokenize = (text: string, onRow: Take, options: TokenizeOptions): TokenizeFaults => tokenizePieces([text], onRow, options);
+/** Thrown where a text turns out to be irregular: it must be read the lenient way, from the start. */
+export class Irregular extends Error {}
+
+/** Thrown where one cell holds more than any table has use for; most often a quote opens and never closes. */
+export class CellTooLong extends Error {
+  constructor(readonly row: number) {
+    super(`row ${row}`);
+  }
+}
+
+// Longer than any cell a person wrote; a quote that never closes would swallow the rest of the file.
+const LONGEST_CELL = 16 * 1024 * 1024;
+
+/** Cuts a short text into rows of cells, whatever its line ends. */
+export function tokenize(text: string, onRow: Take, delimiter: string): TokenizeFaults {
+  return tokenizeLenient([text], onRow, { delimiter, lineEnds: 'mixed' });
+}
 
 /**
- * The same for a text that comes in pieces, cut anywhere: a row that a piece leaves unfinished is put before the next one, so no
- * more than a piece and a row are held at a time.
+ * Cuts a text that comes in pieces, cut anywhere, into rows and hands each over once: a row that a piece leaves unfinished is put before the next
+ * one, so no more than a piece and a row are held at a time.
  */
-export function tokenizePieces(pieces: Iterable<string>, onRow: Take, { delimiter, onTaken }: TokenizeOptions): TokenizeFaults {
-  const faults = { unclosed: undefined as number | undefined, misplaced: [] as number[] };
-  let [taken, characters, rest] = [0, 0, ''];
-  let newline: string | undefined;
+export function tokenizePieces(pieces: Iterable<string>, onRow: Take, options: TokenizeOptions): TokenizeFaults {
+  return options.lineEnds === 'mixed' ? tokenizeLenient(pieces, onRow, options) : tokenizeRegular(pieces, onRow, options);
+}
+
+function tokenizeRegular(pieces: Iterable<string>, onRow: Take, { delimiter, lineEnds, onTaken }: TokenizeOptions): TokenizeFaults {
+  let [taken, characters, rest, wanted] = [0, 0, '', 0];
+  let unclosed: number | undefined;
   const parse = (text: string, isLast: boolean): void => {
-    newline ??= lineBreakOf(text);
-    const parser = new Papa.Parser({ delimiter, newline: newline as '\n' });
+    const parser = new Papa.Parser({ delimiter, newline: lineEnds as '\n' });
     const { data, errors, meta } = parser.parse(text, 0, !isLast) as Papa.ParseResult<string[]>;
     for (const { code, row = 0 } of errors) {
-      if (code === 'MissingQuotes') faults.unclosed ??= taken + row;
-      else if (code === 'InvalidQuotes') faults.misplaced.push(taken + row);
+      if (code === 'MissingQuotes') unclosed ??= taken + row;
+      else if (code === 'InvalidQuotes') throw new Irregular();
     }
     for (const row of data) onRow(row, taken++);
     rest = isLast ? '' : text.slice(meta.cursor);
+    if (rest.length > LONGEST_CELL) throw new CellTooLong(taken);
+    // A long cell is looked at again only when there is twice as much of it.
+    wanted = rest.length > 1 << 20 ? rest.length * 2 : 0;
   };
   for (const piece of pieces) {
     characters += piece.length;
-    parse(rest + piece, false);
+    rest += piece;
+    if (rest.length >= wanted) parse(rest, false);
     onTaken?.(characters);
   }
   if (rest !== '') parse(rest, true);
-  return faults;
+  return { unclosed, misplaced: [] };
 }
 
-/** The line break of a text: whichever comes first outside quotes, the pair where it is the rule. */
-function lineBreakOf(text: string): string {
-  const unquoted = text.slice(0, 1 << 20).replaceAll(/"(?:""|[^"])*"/g, '');
-  const [returns, feeds] = [unquoted.split('\r'), unquoted.split('\n')];
-  if (returns.length === 1 || (feeds.length > 1 && (feeds[0] as string).length < (returns[0] as string).length)) return '\n';
-  const pairs = returns.filter(part => part.startsWith('\n')).length;
-  return pairs >= returns.length / 2 ? '\r\n' : '\r';
+function tokenizeLenient(pieces: Iterable<string>, onRow: Take, { delimiter, onTaken }: TokenizeOptions): TokenizeFaults {
+  const misplaced: number[] = [];
+  let [taken, characters] = [0, 0];
+  const rows = new LenientRows(delimiter, row => {
+    if (row.misplaced) misplaced.push(taken);
+    onRow(row.cells, taken++);
+  });
+  for (const piece of pieces) {
+    characters += piece.length;
+    rows.take(piece);
+    if (rows.pending > LONGEST_CELL) throw new CellTooLong(taken);
+    onTaken?.(characters);
+  }
+  return { unclosed: rows.finish() === undefined ? undefined : taken, misplaced };
 }

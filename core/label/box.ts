@@ -6,5 +6,6 @@ export interface Box {
   readonly height: number;
 }
 
+/** Whether two boxes share any area; touching edges do not count. */
 export const overlaps = (a: Box, b: Box): boolean =>
   a.left < b.left + b.width && b.left < a.left + a.width && a.top < b.top + b.height && b.top < a.top + a.height;

@@ -1,17 +1,17 @@
-import { alignedZeros, linearScale, type LinearScale } from 'core/scale';
-import type { Figure } from 'core/project';
-import type { AppliedCue } from 'core/cue';
-import { treatmentsOf } from './cue-data';
-import type { AxisPlan, BandPlan, Layer, LinePlan, PanelPlan } from './plan';
-import type { ValueWriter } from './value-writer';
+import type { AxisChoice, Figure, Scales } from 'core/document';
+import { powerText } from 'core/format';
+import { hasEvenTicks, makeScale, powerAt, scaleTimes, zerosAligned, type ValueScale, type ZeroChoice } from 'core/scale';
+import { shapeOf } from 'core/shape';
+import type { AxisPlan, BandPlan, Layer, LevelLine, PanelAxes } from './plan';
+import type { ValueWriter } from 'core/words';
 
+/** What value axes are fitted around. */
 export interface AxesRequest {
   readonly figure: Figure;
   readonly titles: readonly string[];
   readonly layers: readonly Layer[];
-  readonly lines: readonly LinePlan[];
+  readonly lines: readonly LevelLine[];
   readonly bands: readonly BandPlan[];
-  readonly applied: readonly AppliedCue[];
   readonly write: ValueWriter;
   /** Labels need room beyond the marks. */
   readonly labelled: boolean;
@@ -23,75 +23,140 @@ const LABEL_HEADROOM = 0.1;
 const MOST_HEADROOM = 0.4;
 
 /** The value axes of every panel, fitted around what is read at them. */
-export function panelsOf(request: AxesRequest): PanelPlan[] {
+export function axesOf(request: AxesRequest): PanelAxes[] {
   return request.titles.map((title, panel) => {
     const inPanel = <T extends { readonly panel: number }>(list: readonly T[]): T[] => list.filter(item => item.panel === panel);
     const here = { ...request, layers: inPanel(request.layers), lines: inPanel(request.lines), bands: inPanel(request.bands) };
-    const second = [...here.layers, ...here.lines, ...here.bands].some(item => item.axis === 1);
+    // Panels of one measure are compared with each other: they share their scales unless the analyst says otherwise.
+    const seen = sharesPanels(request.figure) ? request : here;
+    const second = [...seen.layers, ...seen.lines, ...seen.bands].some(item => item.axis === 1);
     const places = second ? [0, 1] : [0];
-    const scales = between(
-      here,
-      places.map(axis => scaleOf(here, axis)),
-    );
-    return { title, axes: places.map((axis, i) => axisPlan(here, axis, scales[i] as LinearScale, second)) };
+    const scales = scalesOf(seen, places);
+    return { title, axes: places.map((axis, i) => axisPlan(here, axis, scales[i] as ValueScale, second)) };
   });
 }
 
-const isLength = ({ shape }: Layer): boolean => shape !== 'line' && shape !== 'step' && shape !== 'points' && shape !== 'span';
+/** Whether the panels of a figure stand for values of one column and are held to one scale. */
+export const sharesPanels = ({ data, scales }: Figure): boolean => data.panel !== null && scales.panels === 'matched';
 
-/** Bars and areas are read by their length, so zero belongs to their axis; lines, points and spans fit their data. */
-function scaleOf(request: AxesRequest, axis: number): LinearScale {
-  const { layers, lines, bands, figure, titles, labelled } = request;
-  const own = layers.filter(layer => layer.axis === axis);
-  const choice = figure.scales.axes[axis === 0 ? 'first' : 'second'];
-  const lists = [
-    ...own.flatMap(({ ends, bases, shape }) => (bases && (shape === 'span' || own.length > 1) ? [ends, bases] : [ends])),
-    ...lines.filter(line => line.axis === axis).map(line => line.values),
-    ...bands.filter(band => band.axis === axis).flatMap(band => [band.low, band.high]),
-  ];
-  const lengths = own.some(isLength);
-  // A panel of lines needs room on both sides.
-  const share = titles.length === 1 ? 1 : titles.length * (lengths ? 1.5 : 1.8);
-  return linearScale(lists.length === 1 ? (lists[0] as Float64Array) : concatenated(lists), {
-    headroom: labelled ? Math.min(MOST_HEADROOM, LABEL_HEADROOM * share) : 0,
-    zero: choice.zero === 'auto' ? lengths : choice.zero === 'kept',
-    low: choice.low,
-    high: figure.shape.arrange === 'full' && lengths ? (choice.high ?? 1) : choice.high,
-  });
-}
-
-/** Two axes each on their own, held to one scale, or with their zeros at one height. */
-function between({ figure }: AxesRequest, scales: LinearScale[]): LinearScale[] {
-  const [first, second] = scales;
-  if (!first || !second || figure.scales.between === 'free') return scales;
-  if (figure.scales.between === 'zeros') return alignedZeros(first, second);
-  const both = linearScale([first.low, first.high, second.low, second.high], { zero: false });
-  return [both, both];
-}
-
-function axisPlan({ layers, figure, applied, write }: AxesRequest, axis: number, scale: LinearScale, second: boolean): AxisPlan {
-  const own = layers.filter(layer => layer.axis === axis);
-  const measure = own[0]?.measure ?? figure.data.measures[0]?.name ?? '';
-  const as = styleOf(figure, applied, own[0]);
-  const names = [...new Set(own.map(layer => layer.name))];
-  const unit = as === undefined ? write.unit(measure) : undefined;
+/** What an axis is held to; two that are held together follow the first, and each other's bounds. */
+function choiceOf({ figure }: AxesRequest, axes: readonly number[]): Omit<AxisChoice, 'zero'> {
+  const [first, second = first] = axes.map(axis => figure.scales.axes[nameOf(axis)]) as [AxisChoice, AxisChoice?];
   return {
-    scale,
-    tickLabels: scale.ticks.map(tick => (as === undefined ? write.tick(measure, tick) : write.as(as, measure, tick))),
-    title: second ? `${names.slice(0, 2).join(', ')}${unit ? ` (${unit})` : ''}` : '',
-    numbers: figure.scales.axes[axis === 0 ? 'first' : 'second'].numbers,
+    ...first,
+    low: first.low ?? second.low,
+    high: first.high ?? second.high,
+    ceiling: first.ceiling ?? second.ceiling,
+    floor: first.floor ?? second.floor,
   };
 }
 
-/** Numbers of an axis are percents where shares are drawn, plain numbers where a cue scaled them. */
-function styleOf({ shape }: Figure, applied: readonly AppliedCue[], layer: Layer | undefined): 'percent' | 'number' | undefined {
-  if (!layer) return undefined;
-  if (shape.arrange === 'full' && layer.bases) return 'percent';
-  const instead = treatmentsOf(applied, 'instead').find(({ item }) => item.measure === layer.measure && layer.name !== item.part);
-  if (instead && layer.stroke.marker === '') return instead.item.percent ? 'percent' : 'number';
-  const drawn = treatmentsOf(applied, 'line').find(({ item }) => item.legend === layer.name);
-  return drawn?.from.helpers.find(helper => helper.part === drawn.item.part)?.as;
+const nameOf = (axis: number): 'first' | 'second' => (axis === 0 ? 'first' : 'second');
+
+/** Bars and areas are read by their length, so zero belongs to their axis; lines, points and spans fit their data. `tie`: what values of the second axis count for at the first. */
+function scaleOf(request: AxesRequest, axes: readonly number[], tie = 1): ValueScale {
+  const { layers, lines, bands, figure, titles, labelled } = request;
+  const reads = ({ axis }: { readonly axis: number }): boolean => axes.includes(axis);
+  const counted = ({ axis }: { readonly axis: number }, list: Float64Array): Float64Array =>
+    tie === 1 || axis === 0 ? list : list.map(value => value / tie);
+  const own = layers.filter(reads);
+  const choice = choiceOf(request, axes);
+  const lists = [
+    ...own.flatMap(layer =>
+      (layer.bases && (shapeOf(layer).base === 'own' || own.length > 1) ? [layer.ends, layer.bases] : [layer.ends]).map(list =>
+        counted(layer, list),
+      ),
+    ),
+    ...lines.filter(reads).map(line => counted(line, line.values)),
+    ...bands.filter(reads).flatMap(band => [counted(band, band.low), counted(band, band.high)]),
+  ];
+  const lengths = own.some(layer => shapeOf(layer).byLength);
+  const full = figure.shape.arrange === 'full' && lengths;
+  // A panel of lines needs room on both sides.
+  const share = titles.length === 1 ? 1 : titles.length * (lengths ? 1.5 : 1.8);
+  const { headroom, step } = choice;
+  return makeScale(choice.scale, lists.length === 1 ? (lists[0] as Float64Array) : concatenated(lists), {
+    ...choice,
+    lengths,
+    step: step?.as === 'by' ? step.amount : null,
+    ...(step?.as === 'count' ? { steps: step.amount } : {}),
+    headroom: headroom?.as === 'share' ? headroom.amount : labelled ? Math.min(MOST_HEADROOM, LABEL_HEADROOM * share) : 0,
+    headroomBy: headroom?.as === 'value' ? headroom.amount : null,
+    zero: zeroOf(
+      axes.map(axis => figure.scales.axes[nameOf(axis)].zero),
+      lengths,
+    ),
+    high: full ? (choice.high ?? 1) : choice.high,
+    // Shares of a whole would no longer add up.
+    breaks: full ? [] : choice.breaks,
+  });
 }
+
+/** Bars and areas are read from zero; of two axes held together, one that keeps it is enough. */
+function zeroOf(choices: readonly ('auto' | 'kept' | 'out')[], lengths: boolean): ZeroChoice {
+  if (choices.includes('kept') || (lengths && choices.includes('auto'))) return 'kept';
+  return choices.every(choice => choice === 'out') ? 'out' : 'free';
+}
+
+type Held = (request: AxesRequest, places: readonly number[]) => readonly ValueScale[];
+
+const free: Held = (request, places) => places.map(axis => scaleOf(request, [axis]));
+
+/** What two axes may have to do with each other. */
+const holds: { readonly [B in Scales['between']]: Held } = {
+  free,
+  matched(request, places) {
+    const both = scaleOf(request, places);
+    return places.map(() => both);
+  },
+  tied(request, places) {
+    const { tie } = request.figure.scales;
+    const first = scaleOf(request, places, tie);
+    return [first, scaleTimes(first, tie)];
+  },
+  zeros(request, places) {
+    const { first, second } = request.figure.scales.axes;
+    const [one, other] = free(request, places) as [ValueScale, ValueScale];
+    const by = ({ step }: AxisChoice): number | null => (step?.as === 'by' ? step.amount : null);
+    return zerosAligned(one, other, [by(first), by(second)]);
+  },
+};
+
+/** The scales of one axis, or of two, each on its own or held together. */
+const scalesOf = (request: AxesRequest, places: readonly number[]): readonly ValueScale[] =>
+  (places.length > 1 ? holds[request.figure.scales.between] : free)(request, places);
+
+function axisPlan({ layers, figure, write }: AxesRequest, axis: number, scale: ValueScale, second: boolean): AxisPlan {
+  const own = layers.filter(layer => layer.axis === axis);
+  const measure = own[0]?.measure ?? figure.data.measures[0]?.name ?? '';
+  // Numbers of an axis are those of what is read there first.
+  const as = own[0]?.as ?? undefined;
+  const names = [...new Set(own.map(layer => layer.name))];
+  const unit = as === undefined ? write.unit(measure) : undefined;
+  const { numbers, reversed, written, power, title } = figure.scales.axes[nameOf(axis)];
+  const factor = power === null ? 1 : 10 ** power;
+  const ticks = factor === 1 ? scale.ticks : scale.ticks.map(tick => tick / factor);
+  const writeTick = write.ticks(measure, ticks, as ?? null, hasEvenTicks(scale));
+  const plain = (value: number): string => writeTick(value / factor);
+  const texts = { plain, unit: (value: number) => `${plain(value)}${unit ? ` ${unit}` : ''}`, powers: inPowers(scale, plain) };
+  const counts = [power === null ? '' : `×${powerText(10, power)}`, unit ?? ''].filter(Boolean).join(' ');
+  const read = second ? names.slice(0, 2).join(', ') : '';
+  return {
+    scale,
+    tickLabels: scale.ticks.map(texts[written]),
+    title: title ?? (read ? `${read}${counts ? ` (${counts})` : ''}` : power === null ? '' : counts),
+    numbers,
+    reversed,
+  };
+}
+
+/** Powers of the scale's base as such, everything else as it is. */
+const inPowers =
+  (scale: ValueScale, plain: (value: number) => string) =>
+  (value: number): string => {
+    const power = powerAt(scale, Math.abs(value));
+    return power ? `${value < 0 ? '−' : ''}${powerText(power.base, power.exponent)}` : plain(value);
+  };
 
 function concatenated(lists: readonly Float64Array[]): Float64Array {
   const out = new Float64Array(lists.reduce((sum, list) => sum + list.length, 0));

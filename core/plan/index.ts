@@ -1,19 +1,24 @@
-export { pictureOf, whyOf, type Picture, type PictureRequest } from './picture';
-export { planOf, type PlanRequest } from './plan-of';
+export type { DrawnColumn } from './drawn-columns';
+export { ledgerTable } from './ledger-table';
+export { computedOf, picturing, pictureOf, type Picture, type PictureRequest } from './picture';
+export { namedParts } from './named-parts';
+export { planOf } from './plan-of';
+export type { PlanRequest } from './requests';
+export type { Beyond } from './plan';
 export type {
   AxisPlan,
   BandPlan,
+  ChartPlan,
+  BreakEdge,
   DragTarget,
   GlyphAsk,
   LabelAsk,
   Layer,
   LegendEntry,
-  LinePlan,
+  LevelLine,
+  NamedPart,
   PanelPlan,
   Plan,
-  PlanShape,
   Stroke,
 } from './plan';
-export { colourIn, type Livery } from './livery';
-export { rowNames } from './category-names';
-export { styleOf, writerOf, type ValueWriter, type Writing } from './value-writer';
+export { BARE_LIVERY, colourIn, type Livery } from './livery';

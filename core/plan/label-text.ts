@@ -1,6 +1,6 @@
 import { compileFormula, Evaluator, scopeOf } from 'core/formula';
 import { isMissing, textAt, withColumns, type Column, type Values } from 'core/table';
-import type { LayoutRequest } from './layers';
+import type { LayoutRequest } from './requests';
 
 /**
  * Words with computed values in braces, such as `{milk} L, {milk / sum(milk) over () as percent}`: one text per row of the frame. Formulas

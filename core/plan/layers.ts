@@ -1,14 +1,16 @@
-import type { AppliedCue, TreatmentOf } from 'core/cue';
-import { PLAIN_LINE, withPen, type Frame, type Helper, type LayerShape, type Measure, type Pen } from 'core/frame';
-import type { Figure } from 'core/project';
+import { isArea, type ShapeName } from 'core/shape';
+import type { TreatmentOf } from 'core/cue';
+import { DASHES, PLAIN_LINE, withPen, type Dash, type Frame, type Helper, type LayerShape, type Measure } from 'core/frame';
+import type { Stages } from 'core/stages';
 import { columnOf, type NumericValues } from 'core/table';
-import { cueDataOf, treatmentsOf, type Shown } from './cue-data';
-import { colourIn, type Livery } from './livery';
-import { dressOf, type Dress } from './marks';
-import type { LabelAsk, Layer, PlanShape } from './plan';
+import { cueDataOf, treatmentsOf, type CueTreatment } from 'core/cue';
+import { colourIn } from './livery';
+import { dressOf, dressOfPart, type Dress } from './marks';
+import type { LabelAsk, Layer } from './plan';
+import type { Drawn, LayoutRequest } from './requests';
 import { alongSlice, spreadOf, type Slice } from './slices';
 import { stackedLayers } from './stacks';
-import type { ValueWriter } from './value-writer';
+import type { ValueWriter } from 'core/words';
 
 /** The category axis and the layers along it. */
 export interface Layout {
@@ -20,27 +22,11 @@ export interface Layout {
   readonly panelOf: (measure: string, slice: Slice) => number;
 }
 
-export interface LayoutRequest {
-  readonly figure: Figure;
-  readonly frame: Frame;
-  readonly applied: readonly AppliedCue[];
-  readonly livery: Livery;
-  readonly write: ValueWriter;
-}
-
-/** A column that the figure draws. */
-export interface Drawn {
-  readonly measure: string;
-  readonly shape: PlanShape;
-  readonly axis: number;
-  readonly pen?: Pen | undefined;
-}
-
 /** Spreads the frame's rows out into layers: one per drawn column and series, in their panels; cues may put others in their place. */
-export function layoutOf(request: LayoutRequest): Layout {
+export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
   const { figure, frame } = request;
   const drawn = drawnColumns(request);
-  const { categories, slices, panelTitles } = spreadOf(frame, figure);
+  const { categories, slices, panelTitles } = spreadOf(frame, figure, stages);
   const perMeasure = figure.shape.panels === 'measures' && frame.panel === null && drawn.length > 1;
   const panelOf = (measure: string, slice: Slice): number =>
     perMeasure
@@ -51,7 +37,10 @@ export function layoutOf(request: LayoutRequest): Layout {
       : slice.panel;
   const own = drawn.flatMap((column, i) =>
     slices.flatMap(slice => {
-      const placed = { ...slice, panel: panelOf(column.measure, slice), place: slices.length > 1 ? slice.place : i };
+      const several = slices.length > 1;
+      const alike = drawn.filter(({ shape }) => isLine(shape) === isLine(column.shape));
+      const line = several ? slice.nth : perMeasure ? 0 : alike.indexOf(column);
+      const placed = { ...slice, panel: panelOf(column.measure, slice), nth: several ? slice.nth : i, line };
       return layersOf(request, column, placed);
     }),
   );
@@ -86,7 +75,8 @@ function layersOf(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer[] {
 function ownLayer(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer {
   const instead = treatmentsOf(request.applied, 'instead').find(({ item }) => item.measure === drawn.measure);
   const data = instead ? cueDataOf(instead.from, instead.item.part) : dataOf(request.frame, drawn.measure);
-  return layerOf(drawn, slice, alongSlice(slice, data), dressOf(request, drawn, slice));
+  const as = instead ? (instead.item.percent ? 'percent' : 'number') : null;
+  return layerOf(drawn, slice, alongSlice(slice, data), dressOf(request, drawn, slice), { as, cue: instead?.from.cue.id ?? null });
 }
 
 const dataOf = ({ table }: Frame, name: string): Float64Array => (columnOf(table, name) as NumericValues).data;
@@ -96,6 +86,7 @@ function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress,
   return {
     name: slice.series ?? drawn.measure,
     measure: drawn.measure,
+    as: null,
     shape: drawn.shape,
     panel: slice.panel,
     axis: drawn.axis,
@@ -104,13 +95,29 @@ function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress,
     values,
     ends: values,
     bases: null,
+    // Lengths are compared from zero.
+    base: 0,
     rows: slice.rows,
-    stroke: withPen(PLAIN_LINE, drawn.pen),
+    beyond: [],
+    stroke: strokeOf(drawn, slice, values.length),
     span: null,
+    cue: null,
     ...dress,
     ...more,
   };
 }
+
+/** Lines and bars beside each other are told apart by more than their colour: by a dash, which bars have as a seam. */
+function strokeOf({ shape, pen }: Drawn, { line = 0 }: Slice, points: number): Layer['stroke'] {
+  const dash: Dash = isLine(shape) || shape === 'column' ? (DASHES[line % DASHES.length] ?? 'solid') : 'solid';
+  const stroke = { ...PLAIN_LINE, width: lineWidth(points), dash };
+  // A pen that the analyst chose is a line's.
+  return shape === 'column' ? stroke : withPen(stroke, pen);
+}
+const isLine = (shape: ShapeName): boolean => shape === 'line' || shape === 'step';
+
+/** CSS pixels: a line of many points is drawn finer, so that it does not become a band. */
+const lineWidth = (points: number): number => (points > 1000 ? 1 : points > 300 ? 1.5 : PLAIN_LINE.width);
 
 const noDress = (colour: string, count: number): Dress => ({
   colour,
@@ -122,25 +129,34 @@ const noDress = (colour: string, count: number): Dress => ({
 });
 
 /** Parts that stand on each other in the place of a measure; rows that have no parts keep the measure's own mark. */
-function splitLayers(request: LayoutRequest, drawn: Drawn, slice: Slice, { item, from }: Shown<'split'>): Layer[] {
+function splitLayers(request: LayoutRequest, drawn: Drawn, slice: Slice, { item, from }: CueTreatment<'split'>): Layer[] {
   const { livery, write } = request;
-  const shape: PlanShape = drawn.shape === 'area' || drawn.shape === 'step-area' ? drawn.shape : 'column';
+  const shape: ShapeName = isArea(drawn) ? drawn.shape : 'column';
   const parts = item.parts.map(({ part }) => alongSlice(slice, cueDataOf(from, part)));
   const whole = alongSlice(slice, dataOf(request.frame, drawn.measure));
   const left = whole.map((value, at) => (parts.every(part => Number.isNaN(part[at])) ? value : NaN));
   const totals = item.total === null ? null : alongSlice(slice, cueDataOf(from, item.total));
-  const layers = item.parts.map(({ part, look, sign }, i) => {
+  const layers = item.parts.map((piece, i) => {
     const values = parts[i] as Float64Array;
-    const asked = look.label !== 'none' && look.label !== 'glyph';
-    const onTop = sign !== undefined && totals === null;
-    const labels = asked ? labelled(values, value => value !== 0, write, drawn.measure, onTop ? 'end' : 'inside') : [];
-    const signed = onTop ? labels.map(label => ({ ...label, text: `${sign}${label.text}` })) : labels;
-    const top = totals && i === parts.length - 1 ? labelled(totals, () => true, write, drawn.measure, 'end') : [];
-    const dress = { ...noDress(colourIn(livery, look.colour), values.length), labels: [...signed, ...top] };
-    return layerOf({ ...drawn, shape }, slice, values, dress, { name: part, slot: 0 });
+    const own = dressOfPart(request, { item: piece, from, measure: drawn.measure, totalled: totals !== null }, values, slice);
+    const isLast = i === parts.length - 1;
+    const onPlan = isLast && totals === null ? onPlanLabels(item, parts) : [];
+    const top = totals && isLast ? labelled(totals, () => true, write, drawn.measure, 'end') : onPlan;
+    const dress = { ...noDress(colourIn(livery, piece.look.colour), values.length), ...own, labels: [...own.labels, ...top] };
+    return layerOf({ ...drawn, shape }, slice, values, dress, { name: piece.part, slot: 0, cue: from.cue.id });
   });
   const rest = left.some(value => value === value) ? [layerOf(drawn, slice, left, dressOf(request, drawn, slice), { slot: 0 })] : [];
   return [...layers, ...rest];
+}
+
+/** Where every part that says how far off the plan a value is has none, and such parts are labelled, the mark says so. */
+function onPlanLabels({ parts: asked }: TreatmentOf<'split'>, parts: readonly Float64Array[]): LabelAsk[] {
+  const signed = asked.flatMap(({ sign, look }, i) => (sign === undefined ? [] : [{ look, values: parts[i] as Float64Array }]));
+  if (!signed.some(({ look }) => look.label !== 'none' && look.label !== 'glyph')) return [];
+  const [first] = signed;
+  return Array.from(first?.values ?? []).flatMap((_, at): LabelAsk[] =>
+    signed.every(({ values }) => values[at] === 0) ? [{ at, text: '±0', where: 'end' }] : [],
+  );
 }
 
 /** One label per value that is there. A part of zero gets none: there is nothing to point at. */
@@ -158,7 +174,7 @@ function labelled(
   return labels;
 }
 
-function spanLayer(request: LayoutRequest, { item, from }: Shown<'span'>, slice: Slice): Layer {
+function spanLayer(request: LayoutRequest, { item, from }: CueTreatment<'span'>, slice: Slice): Layer {
   const { livery, write } = request;
   const [low, high] = [alongSlice(slice, cueDataOf(from, item.low)), alongSlice(slice, cueDataOf(from, item.high))];
   const [lowName = '', highName = lowName] = item.measures;
@@ -168,10 +184,10 @@ function spanLayer(request: LayoutRequest, { item, from }: Shown<'span'>, slice:
   const drawn: Drawn = { measure: lowName, shape: 'span', axis: 0 };
   const look = { deep: item.deep === null ? null : colourIn(livery, item.deep), connectors: item.connectors, whiskers: item.whiskers };
   const dress = { ...noDress(colourIn(livery, item.colour), low.length), labels };
-  return layerOf(drawn, slice, high, dress, { bases: low, span: look, name: slice.series ?? item.legend });
+  return layerOf(drawn, slice, high, dress, { bases: low, span: look, name: slice.series ?? item.legend, cue: from.cue.id });
 }
 
-const FORMS: Readonly<Record<Exclude<TreatmentOf<'line'>['form'], 'level'>, PlanShape>> = {
+const FORMS: Readonly<Record<Exclude<TreatmentOf<'line'>['form'], 'level'>, ShapeName>> = {
   joined: 'line',
   stepped: 'step',
   points: 'points',
@@ -179,7 +195,7 @@ const FORMS: Readonly<Record<Exclude<TreatmentOf<'line'>['form'], 'level'>, Plan
 };
 
 /** A cue's values as a series of their own. */
-function seriesLayer({ livery, write }: LayoutRequest, { item, from }: Shown<'line'>, slice: Slice): Layer {
+function seriesLayer({ livery, write }: LayoutRequest, { item, from }: CueTreatment<'line'>, slice: Slice): Layer {
   const values = alongSlice(slice, cueDataOf(from, item.part));
   const drawn: Drawn = { measure: item.measure, shape: FORMS[item.form as 'joined'], axis: item.axis === 'second' ? 1 : 0 };
   const last = values.findLastIndex(value => value === value);
@@ -193,6 +209,8 @@ function seriesLayer({ livery, write }: LayoutRequest, { item, from }: Shown<'li
     { ...noDress(colourIn(livery, item.colour), values.length), labels },
     {
       name: item.legend,
+      as: as ?? null,
+      cue: from.cue.id,
       stroke: { width: item.width, dash: item.dash, marker: item.marker },
     },
   );

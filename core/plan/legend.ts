@@ -1,8 +1,9 @@
 import { isColouring, winnersOf, type AppliedCue, type Colouring, type Treatment, type TreatmentOf } from 'core/cue';
 import { rowsWithValue } from 'core/table';
 import { colourIn, type Livery } from './livery';
-import type { Layer, LegendEntry, PlanShape, Stroke } from './plan';
-import type { PlanRequest } from './plan-of';
+import type { ShapeName } from 'core/shape';
+import type { Layer, LegendEntry, Stroke } from './plan';
+import type { PlanRequest } from './requests';
 import { rampColours, stepsBetween } from './ramp';
 
 // Steps of a ramp in the legend.
@@ -13,17 +14,23 @@ export function legendOf({ applied, frame, livery }: PlanRequest, layers: readon
   const quiet = applied.some(cue => cue.quietsRest);
   const wins = winningIn(applied, frame.table.rowCount, layers);
   const shown = applied.flatMap(from =>
-    from.treatments.flatMap(item => (isColouring(item) && !wins(item) ? [] : entriesOf(from, item, layers, livery))),
+    from.treatments.flatMap(item =>
+      isColouring(item) && !wins(item) ? [] : entriesOf(from, item, layers, livery).map(entry => ({ ...entry, cue: from.cue.id })),
+    ),
   );
   const taken = new Set(shown.map(entry => entry.text));
   const split = new Set(applied.flatMap(({ treatments }) => treatments.flatMap(item => (item.show === 'split' ? [item.measure] : []))));
   const series = layers.filter(
     layer => !taken.has(layer.name) && !split.has(layer.measure) && layer.shape !== 'span' && showsItself(layer),
   );
+  // Several of them are told apart by name, quiet or not; of one alone, what is not marked is the rest.
+  const several = new Set(series.map(layer => layer.name)).size > 1;
   const named =
-    layers.length > 1 && !quiet ? series.map(layer => markEntry(layer.name, layer.shape, layer.colour, '', lineStroke(layer))) : [];
+    layers.length > 1 && (several || !quiet)
+      ? series.map(layer => markEntry(layer.name, layer.shape, layer.colour, '', lineStroke(layer)))
+      : [];
   const resting = layers.find(layer => layer.colour === livery.quiet && showsItself(layer));
-  const rest = quiet && resting ? [markEntry('the rest', resting.shape, livery.quiet)] : [];
+  const rest = quiet && resting && !several ? [markEntry('the rest', resting.shape, livery.quiet)] : [];
   const all = [...named, ...shown, ...rest];
   return all.filter((entry, i) => all.findIndex(other => sameEntry(entry, other)) === i);
 }
@@ -44,11 +51,15 @@ const isDressed = ({ marked, glyphs, outlined }: Layer): boolean => marked.inclu
 const showsItself = ({ shape, ends, marked }: Layer): boolean =>
   shape === 'line' || shape === 'step' || ends.some((end, at) => !Number.isNaN(end) && marked[at] === 0);
 
-const sameEntry = (a: LegendEntry, b: LegendEntry): boolean => a.text === b.text && JSON.stringify(a.key) === JSON.stringify(b.key);
-const lineStroke = ({ shape, stroke }: Layer): Stroke | null => (shape === 'line' || shape === 'step' ? stroke : null);
+const sameEntry = (a: LegendEntry, b: LegendEntry): boolean =>
+  a === b || (a.text === b.text && JSON.stringify(a.key) === JSON.stringify(b.key));
+/** A line as it is drawn; the seam of bars that have one. */
+const lineStroke = ({ shape, stroke }: Layer): Stroke | null =>
+  shape === 'line' || shape === 'step' || (shape === 'column' && stroke.dash !== 'solid') ? stroke : null;
 
-const markEntry = (text: string, shape: PlanShape, colour: string, glyph = '', stroke: Stroke | null = null): LegendEntry => ({
+const markEntry = (text: string, shape: ShapeName, colour: string, glyph = '', stroke: Stroke | null = null): LegendEntry => ({
   text,
+  cue: null,
   key: { kind: 'mark', shape, colour, glyph, stroke },
 });
 
@@ -62,20 +73,22 @@ function entriesOf(from: AppliedCue, item: Treatment, layers: readonly Layer[], 
           ? [markOfLook(item, shape, layers, livery)]
           : [];
     case 'ramp':
-      return [{ text: `${item.measure}, low to high`, key: { kind: 'ramp', colours: every(rampColours(item, livery), RAMP_KEY) } }];
+      return [
+        { text: `${item.measure}, low to high`, cue: null, key: { kind: 'ramp', colours: every(rampColours(item, livery), RAMP_KEY) } },
+      ];
     case 'split':
       return item.parts.flatMap(({ part, look, legend }) =>
         shows(from, part, 0) ? [markEntry(legend, 'column', colourIn(livery, look.colour))] : [],
       );
     case 'line': {
       const stroke = { width: item.width, dash: item.dash, marker: item.marker };
-      const drawn: PlanShape =
+      const drawn: ShapeName =
         item.form === 'points' ? 'points' : item.form === 'columns' ? 'column' : item.form === 'stepped' ? 'step' : 'line';
       const labelled = item.form === 'level' && item.label;
       return labelled || !shows(from, item.part) ? [] : [markEntry(item.legend, drawn, colourIn(livery, item.colour), item.marker, stroke)];
     }
     case 'band':
-      return [{ text: item.legend, key: { kind: 'band', style: item.style, colour: colourIn(livery, item.colour) } }];
+      return [{ text: item.legend, cue: null, key: { kind: 'band', style: item.style, colour: colourIn(livery, item.colour) } }];
     case 'span':
       return [spanEntry(item, livery)];
     case 'instead':
@@ -86,12 +99,12 @@ function entriesOf(from: AppliedCue, item: Treatment, layers: readonly Layer[], 
 function spanEntry({ legend, colour, deep }: TreatmentOf<'span'>, livery: Livery): LegendEntry {
   const low = colourIn(livery, colour);
   if (deep === null) return markEntry(legend, 'span', low);
-  return { text: legend, key: { kind: 'ramp', colours: stepsBetween([low, colourIn(livery, deep)], RAMP_KEY) } };
+  return { text: legend, cue: null, key: { kind: 'ramp', colours: stepsBetween([low, colourIn(livery, deep)], RAMP_KEY) } };
 }
 
 function markOfLook(
   { look, legend, measure }: TreatmentOf<'mark'>,
-  shape: PlanShape,
+  shape: ShapeName,
   layers: readonly Layer[],
   livery: Livery,
 ): LegendEntry {

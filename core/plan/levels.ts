@@ -1,20 +1,21 @@
-import type { Layout, LayoutRequest } from './layers';
-import { cueDataOf, treatmentsOf } from './cue-data';
+import type { Layout } from './layers';
+import type { LayoutRequest } from './requests';
+import { cueDataOf, treatmentsOf } from 'core/cue';
 import { levelIn } from 'core/table';
 import { colourIn } from './livery';
-import type { BandPlan, LinePlan } from './plan';
+import type { BandPlan, LevelLine } from './plan';
 import { alongSlice } from './slices';
 
 /** Level lines of all cues: one per panel, or one per series where these differ. */
-export function linesOf({ applied, livery, write, figure }: LayoutRequest, { slices, panelOf }: Layout): LinePlan[] {
+export function linesOf({ applied, livery, write, figure }: LayoutRequest, { slices, panelOf }: Layout): LevelLine[] {
   return treatmentsOf(applied, 'line')
     .filter(({ item }) => item.form === 'level')
     .flatMap(({ item, from }) => {
       const data = cueDataOf(from, item.part);
-      const lines = slices.map((slice): LinePlan => {
+      const lines = slices.map((slice): LevelLine => {
         const values = alongSlice(slice, data);
         const colour =
-          slice.series === null ? colourIn(livery, item.colour) : (livery.series[slice.place % livery.series.length] ?? livery.ink);
+          slice.series === null ? colourIn(livery, item.colour) : (livery.series[slice.nth % livery.series.length] ?? livery.ink);
         return {
           panel: panelOf(item.measure, slice),
           axis: axisOf(item, figure),
@@ -22,6 +23,7 @@ export function linesOf({ applied, livery, write, figure }: LayoutRequest, { sli
           colour,
           stroke: { width: item.width, dash: item.dash, marker: '' },
           label: item.label ? labelOf(item.legend, values, value => write.full(item.measure, value)) : '',
+          cue: from.cue.id,
           drag: item.drag === null ? null : { cue: from.cue.id, token: item.drag },
         };
       });
@@ -35,12 +37,12 @@ function axisOf(item: { readonly measure: string; readonly axis: 'same' | 'secon
 }
 
 /** Series of one panel that share their line show it once, in the cue's own colour. */
-function merged(lines: readonly LinePlan[], colour: string): LinePlan[] {
-  const out: LinePlan[] = [];
+function merged(lines: readonly LevelLine[], colour: string): LevelLine[] {
+  const out: LevelLine[] = [];
   for (const line of lines) {
     const same = out.findIndex(other => other.panel === line.panel && agree(other.values, line.values));
     if (same === -1) out.push(line);
-    else out[same] = { ...(out[same] as LinePlan), values: filled(out[same] as LinePlan, line), colour };
+    else out[same] = { ...(out[same] as LevelLine), values: filled(out[same] as LevelLine, line), colour };
   }
   return out;
 }
@@ -48,7 +50,7 @@ function merged(lines: readonly LinePlan[], colour: string): LinePlan[] {
 const agree = (a: Float64Array, b: Float64Array): boolean =>
   a.every((value, at) => value === b[at] || Number.isNaN(value) || Number.isNaN(b[at]));
 
-const filled = (a: LinePlan, b: LinePlan): Float64Array =>
+const filled = (a: LevelLine, b: LevelLine): Float64Array =>
   a.values.map((value, at) => (value === value ? value : (b.values[at] as number)));
 
 /** "average 4,321 L" where the line is one level; its name alone where it has several. */
@@ -72,7 +74,8 @@ export function bandsOf({ applied, livery, figure }: LayoutRequest, { slices, pa
         low: alongSlice(slice, cueDataOf(from, item.low)),
         high: alongSlice(slice, cueDataOf(from, item.high)),
         style: item.style,
-        colour: slice.series === null ? colourIn(livery, item.colour) : (livery.series[slice.place % livery.series.length] ?? livery.ink),
+        colour: slice.series === null ? colourIn(livery, item.colour) : (livery.series[slice.nth % livery.series.length] ?? livery.ink),
+        cue: from.cue.id,
         dragLow: target(item.drag?.low),
         dragHigh: target(item.drag?.high),
       };

@@ -1,10 +1,10 @@
 import { isColouring, winnersOf, type AppliedCue, type TreatmentOf } from 'core/cue';
 import { columnOf, rowsWithValue, type Column, type NumericValues } from 'core/table';
-import { rowNames } from './category-names';
-import { cueDataOf, treatmentsOf, type Shown } from './cue-data';
+import { rowNames } from 'core/words';
+import { cueDataOf, treatmentsOf, type CueTreatment } from 'core/cue';
 import { labelTexts } from './label-text';
-import type { Drawn, LayoutRequest } from './layers';
-import { colourIn } from './livery';
+import type { Drawn, LayoutRequest } from './requests';
+import { colourIn, quietIn } from './livery';
 import type { GlyphAsk, LabelAsk, Layer } from './plan';
 import { rampColours, rampPlace } from './ramp';
 import type { Slice } from './slices';
@@ -14,10 +14,9 @@ export type Dress = Pick<Layer, 'colour' | 'colours' | 'marked' | 'outlined' | '
 
 /** Colours, outlines, glyphs and labels of the marks of one measure in one slice. */
 export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice): Dress {
-  const { frame, applied, livery } = request;
-  const quiet = applied.some(cue => cue.quietsRest);
-  const own = livery.series[slice.place % livery.series.length] ?? livery.base;
-  const unmarked = quiet ? livery.quiet : own;
+  const { frame, applied, livery, figure } = request;
+  const own = livery.series[slice.nth % livery.series.length] ?? livery.base;
+  const unmarked = applied.some(cue => quietsMeasure(cue, measure)) ? quietIn(livery, slice.nth) : own;
   const winners = winnersOf(applied, frame.table.rowCount, measure);
   // One function per treatment from a row to its colour.
   const palette = applied.map(from =>
@@ -46,11 +45,15 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
       .filter(({ item }) => item.look.outline)
       .flatMap(shown => atsOf(shown, places)),
     glyphs: asks.flatMap(({ glyph }) => (glyph ? [glyph] : [])),
-    labels: once(labelsOf(request, measure, places)),
+    labels: once(labelsOf(request, measure, places, figure.shape.arrange === 'side' ? slice.series : null)),
   };
 }
 
-type AnyMark = Shown<'mark'> | Shown<'ramp'>;
+/** A cue quiets the marks of the measures that it speaks of, and no others. */
+const quietsMeasure = ({ quietsRest, treatments }: AppliedCue, measure: string): boolean =>
+  quietsRest && treatments.some(item => (item.show === 'mark' || item.show === 'line') && item.measure === measure);
+
+type AnyMark = CueTreatment<'mark'> | CueTreatment<'ramp'>;
 
 const marksOf = ({ applied }: LayoutRequest, measure: string): AnyMark[] =>
   [...treatmentsOf(applied, 'mark'), ...treatmentsOf(applied, 'ramp')]
@@ -77,7 +80,8 @@ function placesOf({ rows, whole }: Slice): Places {
 function atsOf({ item, from }: AnyMark, places: Places): number[] {
   const column = from.helpers.find(helper => helper.part === item.part)?.column;
   if (!column) return [];
-  return Array.from(rowsWithValue(column)).flatMap(row => (places ? (places.has(row) ? [places.get(row) as number] : []) : [row]));
+  const rows = Array.from(rowsWithValue(column));
+  return places ? rows.flatMap(row => places.get(row) ?? []) : rows;
 }
 
 /** Glyphs of one treatment, each in the colour that its mark took. */
@@ -87,8 +91,8 @@ function asksOf(_request: LayoutRequest, shown: AnyMark, places: Places, colours
   return atsOf(shown, places).map(at => ({ at, glyph: { at, glyph, colour: colours[at] as string, beyond: label === 'glyph' } }));
 }
 
-/** Labels asked for by all treatments of a measure. */
-function labelsOf(request: LayoutRequest, measure: string, places: Places): LabelAsk[] {
+/** Labels asked for by all treatments of a measure; beside other series a value says whose it is. */
+function labelsOf(request: LayoutRequest, measure: string, places: Places, series: string | null): LabelAsk[] {
   return marksOf(request, measure).flatMap(shown => {
     const { label } = shown.item.look;
     if (label === 'none' || label === 'glyph') return [];
@@ -96,9 +100,42 @@ function labelsOf(request: LayoutRequest, measure: string, places: Places): Labe
     const text = textOf(request, measure, shown);
     return atsOf(shown, places).flatMap((at): LabelAsk[] => {
       const words = text(rowOf ? (rowOf.get(at) as number) : at);
-      return words ? [{ at, text: words, where: 'end' }] : [];
+      return words ? [{ at, text: label === 'value' && series !== null ? `${series} ${words}` : words, where: 'end' }] : [];
     });
   });
+}
+
+/** One part of a split measure. `totalled`: the whole is labelled on top, so that no part may be. */
+export interface PartAsk {
+  readonly item: TreatmentOf<'split'>['parts'][number];
+  readonly from: AppliedCue;
+  readonly measure: string;
+  readonly totalled: boolean;
+}
+
+/** Outline, glyphs and labels of a part. A part of zero has none: there is nothing to point at. */
+export function dressOfPart(
+  request: LayoutRequest,
+  { item, from, measure, totalled }: PartAsk,
+  values: Float64Array,
+  { rows }: Slice,
+): Pick<Dress, 'outlined' | 'glyphs' | 'labels'> {
+  const { part, look, sign, legend, share } = item;
+  const ats = [...values.keys()].filter(at => values[at] === values[at] && values[at] !== 0);
+  const onTop = sign !== undefined && !totalled;
+  const mark: TreatmentOf<'mark'> = { show: 'mark', part, measure, look, legend, ...(share ? { share } : {}) };
+  const words = textOf(request, measure, { item: mark, from });
+  const value = (at: number): string => `${onTop ? sign : ''}${request.write.value(measure, values[at] as number)}`;
+  const text = (at: number): string => (look.label === 'value' ? value(at) : words(rows[at] as number));
+  const isLabelled = look.label !== 'none' && look.label !== 'glyph';
+  return {
+    outlined: look.outline ? ats : [],
+    // On its own colour a glyph shows in the ground's.
+    glyphs: look.glyph ? ats.map(at => ({ at, glyph: look.glyph, colour: request.livery.ground, beyond: false, inside: true })) : [],
+    labels: isLabelled
+      ? ats.map((at): LabelAsk => ({ at, text: text(at), where: onTop ? 'end' : 'inside' })).filter(label => label.text)
+      : [],
+  };
 }
 
 /** A mark is labelled once, by the first cue that asks. */
@@ -117,12 +154,14 @@ function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark
     }
     case 'share': {
       const shares = numbers(item.share);
-      return row => write.as('percent', measure, shares[row] as number);
+      const share = write.alike(measure, shares, 'percent');
+      return row => share(shares[row] as number);
     }
     case 'difference': {
       const part = (item as TreatmentOf<'mark'>).difference;
       const [values, as] = [numbers(part), from.helpers.find(helper => helper.part === part)?.as];
-      return row => signed(values[row] as number, value => write.as(as, measure, value));
+      const difference = write.alike(measure, values, as);
+      return row => signed(values[row] as number, difference);
     }
     case 'text':
       return labelTexts(item.look.text, request, columnsFor(from, request));
@@ -130,10 +169,12 @@ function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark
       const instead = treatmentsOf(request.applied, 'instead').find(other => other.item.measure === measure);
       if (instead) {
         const [scaled, as] = [cueDataOf(instead.from, instead.item.part), instead.item.percent ? 'percent' : 'number'] as const;
-        return row => write.as(as, measure, Math.round((scaled[row] as number) * 1000) / 1000);
+        const written = write.alike(measure, scaled, as);
+        return row => written(scaled[row] as number);
       }
       const { data } = columnOf(frame.table, measure) as NumericValues & Column;
-      return row => write.value(measure, data[row] as number);
+      const written = write.alike(measure, data);
+      return row => written(data[row] as number);
     }
   }
 }

@@ -1,13 +1,16 @@
-import { applyCues, kindOf, winnersOf, type AppliedCue, type Treatment } from 'core/cue';
+import { applyCues, type AppliedCue, type Treatment } from 'core/cue';
 import { frameOf, type Frame } from 'core/frame';
-import type { Figure } from 'core/project';
+import type { Figure } from 'core/document';
 import { success, type Result } from 'core/result';
-import { cellAt, columnOf, isMissing, type Cell, type Column, type Table } from 'core/table';
+import { runAll, type Stages } from 'core/stages';
+import type { Table } from 'core/table';
+import type { Computed, Writing } from 'core/words';
 import type { Livery } from './livery';
+import { drawnColumns, type DrawnColumn } from './drawn-columns';
+import { overallsOf } from './overall-asks';
 import type { Plan } from './plan';
 import { planOf } from './plan-of';
-import { writerOf, type ValueWriter, type Writing } from './value-writer';
-import { treatmentsOf } from './cue-data';
+import type { PlanRequest } from './requests';
 
 /** Everything that the screen shows of a figure: its frame, its cues applied, and the drawings that its view asks for. */
 export interface Picture {
@@ -15,10 +18,13 @@ export interface Picture {
   readonly applied: readonly AppliedCue[];
   /** One plan, or plain and cued side by side. */
   readonly plans: readonly Plan[];
-  /** Rows without a value though everything they are computed from is there, by derived column, measure and helper column. */
-  readonly withoutValue: Readonly<Record<string, number>>;
+  /** What broken axes draw, as columns beside the frame's; empty where none is broken. */
+  readonly drawn: readonly DrawnColumn[];
+  /** Rows without a value though everything they are computed from is there: of the table's derived columns, and of measures and helper columns. */
+  readonly withoutValue: { readonly table: Readonly<Record<string, number>>; readonly figure: Readonly<Record<string, number>> };
 }
 
+/** What a picture is made from. */
 export interface PictureRequest {
   readonly figure: Figure;
   /** The figure's table, edits laid over it. */
@@ -30,15 +36,48 @@ export interface PictureRequest {
 }
 
 /** Table → frame → helper columns → plans, in one pass. Problems: those of the frame. */
-export function pictureOf({ figure, table, writing, livery, withoutValue }: PictureRequest): Result<Picture> {
-  const framed = frameOf(table, figure.data);
+export function pictureOf(request: PictureRequest, stages: Stages = runAll): Result<Picture> {
+  const steps = picturing(request, stages);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** The same, stage by stage: between two of them the caller may do something else, or give the picture up. */
+export function* picturing(request: PictureRequest, stages: Stages): Generator<void, Result<Picture>> {
+  const computed = yield* computing(request, stages);
+  if (!computed.ok) return computed;
+  yield;
+  const { figure, writing, livery, withoutValue } = request;
+  const { frame, applied } = computed.value;
+  const plans = stages('planned', [applied, figure, writing, livery], () => plansOf({ figure, frame, applied, writing, livery }, stages));
+  return success({
+    frame,
+    applied,
+    plans,
+    drawn: drawnColumns(frame, plans),
+    withoutValue: { table: withoutValue ?? {}, figure: frame.withoutValue },
+  });
+}
+
+/** A figure's numbers without its drawing: the frame, and its cues' helper columns. Problems: those of the frame. */
+export function computedOf(figure: Figure, table: Table): Result<Computed> {
+  const steps = computing({ figure, table }, runAll);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+function* computing({ figure, table }: Pick<PictureRequest, 'figure' | 'table'>, stages: Stages): Generator<void, Result<Computed>> {
+  const framed = frameOf(table, figure.data, overallsOf(figure.cues, figure.data), stages);
   if (!framed.ok) return framed;
+  yield;
   const frame = framed.value;
-  const applied = applyCues(figure.cues, frame);
-  const roomForLabels = applied.some(({ treatments }) => treatments.some(asksForRoom));
-  const plan = (cues: readonly AppliedCue[]): Plan => planOf({ figure, frame, applied: cues, writing, livery, roomForLabels });
-  const plans = { plain: () => [plan([])], cued: () => [plan(applied)], both: () => [plan([]), plan(applied)] }[figure.view]();
-  return success({ frame, applied, plans, withoutValue: { ...withoutValue, ...frame.withoutValue } });
+  return success({ frame, applied: stages('cued', [frame, figure.cues], () => applyCues(figure.cues, frame, stages)) });
+}
+
+/** The drawings that the figure's view asks for. Plain and cued side by side have the same room for labels. */
+function plansOf(request: Omit<PlanRequest, 'roomForLabels'>, stages: Stages): Plan[] {
+  const roomForLabels = request.applied.some(({ treatments }) => treatments.some(asksForRoom));
+  const plan = (applied: readonly AppliedCue[]): Plan => planOf({ ...request, applied, roomForLabels }, stages);
+  const [plain, cued] = [(): Plan => plan([]), (): Plan => plan(request.applied)];
+  return { plain: () => [plain()], cued: () => [cued()], both: () => [plain(), cued()] }[request.figure.view]();
 }
 
 /** Labels and glyphs stand beyond the ends of marks. */
@@ -57,72 +96,3 @@ function asksForRoom(item: Treatment): boolean {
       return false;
   }
 }
-
-/** Why a row looks as it does: "brass, because milk 21,400 L is the highest of 20 huts (cue 1)". */
-export function whyOf({ frame, applied }: Picture, row: number, figure: Figure, writing: Writing): string {
-  const measures = [...frame.measures, ...frame.helpers].filter(name => columnOf(frame.table, name)?.type === 'number');
-  const missing = measures.length > 0 && measures.every(name => isMissing(columnOf(frame.table, name) as Column, row));
-  if (missing) return 'Missing: no value, which is not zero.';
-  for (const measure of measures.filter(name => !givesWay(applied, name, row))) {
-    const winners = winnersOf(applied, frame.table.rowCount, measure);
-    const winner = applied[winners.cue[row] as number];
-    const treatment = winner?.treatments[winners.treatment[row] as number];
-    if (winner && treatment) return becauseOf(frame, winner, treatment, row, writerOf(figure, writing));
-  }
-  const other = wordsOfOthers(frame, applied, row, writerOf(figure, writing));
-  return other || (applied.some(cue => cue.quietsRest) ? 'Quiet, because no cue marks it.' : '');
-}
-
-/** Whether parts or a span are drawn in this row in the measure's place: its own mark is not there to have a colour. */
-function givesWay(applied: readonly AppliedCue[], measure: string, row: number): boolean {
-  const isThere = (from: AppliedCue, part: string): boolean => {
-    const column = partIn(from, part);
-    return column !== undefined && !isMissing(column, row);
-  };
-  const splits = treatmentsOf(applied, 'split').filter(({ item }) => item.measure === measure);
-  return (
-    splits.some(({ item, from }) => item.parts.some(({ part }) => isThere(from, part))) ||
-    treatmentsOf(applied, 'span').some(({ item }) => item.measures.includes(measure))
-  );
-}
-
-function becauseOf(frame: Frame, winner: AppliedCue, treatment: Treatment, row: number, write: ValueWriter): string {
-  const part = treatment.show === 'mark' || treatment.show === 'ramp' ? treatment.part : '';
-  const colour = treatment.show === 'mark' ? treatment.look.colour : 'shaded';
-  const why = whyIn(frame, winner, part, row, write);
-  return `${colour.charAt(0).toUpperCase()}${colour.slice(1)}, because ${why} (cue ${winner.number}).`;
-}
-
-const partIn = ({ helpers }: AppliedCue, part: string): Column | undefined => helpers.find(item => item.part === part)?.column;
-
-function whyIn(frame: Frame, from: AppliedCue, part: string, row: number, write: ValueWriter): string {
-  const helper = (name: string): Cell => {
-    const column = partIn(from, name);
-    return column ? cellAt(column, row) : null;
-  };
-  return kindOf(from.cue).why(from.cue, { frame, row, part, helper, write: write.full });
-}
-
-/** Cues that colour no mark but speak of every row: parts, spans. */
-function wordsOfOthers(frame: Frame, applied: readonly AppliedCue[], row: number, write: ValueWriter): string {
-  const speaking = applied.filter(({ treatments }) =>
-    treatments.some(({ show }) => show === 'split' || show === 'span' || show === 'instead'),
-  );
-  return speaking
-    .map(cue => {
-      const split = cue.treatments.find(item => item.show === 'split');
-      const parts = split?.show === 'split' ? split.parts.map(({ part }) => part) : [''];
-      const shown = parts.filter(part => part === '' || hasValue(cue, part, row));
-      const last = shown.at(-1);
-      return last === undefined ? '' : `${capital(whyIn(frame, cue, last, row, write))} (cue ${cue.number}).`;
-    })
-    .filter(Boolean)
-    .join(' ');
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-const hasValue = (from: AppliedCue, part: string, row: number): boolean => {
-  const column = partIn(from, part);
-  return column !== undefined && !isMissing(column, row) && cellAt(column, row) !== 0;
-};

@@ -1,6 +1,7 @@
-import { cueKinds, type Cue, type CueKindName, type CueWords, type Look } from 'core/cue';
+import { cueKinds, type Cue, type CueKindName, type CueFacts, type Look, cueFactsOf } from 'core/cue';
 import { plainMeasure } from 'core/frame';
-import { firstFigure, plainScales, type Figure } from 'core/project';
+import { firstFigure } from 'core/brief';
+import { plainFormat, plainScales, type Figure } from 'core/document';
 import { messageFor } from 'core/result';
 import { tableOf } from 'core/table';
 import { pictureOf, type Livery, type Picture, type Plan } from './index';
@@ -16,7 +17,7 @@ export const livery: Livery = {
   colours: { brass: '#b87f0a', slate: '#36506e', clay: '#b5482f', pasture: '#3a7a3c', lake: '#1c7a90', ink: '#000000' },
   font: 'sans-serif',
 };
-const formats = [{ name: 'kilo', decimals: 1, grouping: true, percent: false, prefix: '', suffix: ' k', scale: 1000 }];
+const formats = [plainFormat('kilo', { decimals: 1, suffix: ' k', scale: 1000 })];
 export const writing = { units: {}, formats };
 const table = tableOf({
   hut: ['Alm', 'Berg', 'Cloud', 'Dale'],
@@ -24,7 +25,7 @@ const table = tableOf({
   milk: [10, 40, 20, 30],
   goal: [15, 30, 20, 36],
 });
-const words: CueWords = { category: 'hut', measures: ['milk', 'goal'], scopes: ['valley'], along: { column: 'hut', descending: false } };
+const words: CueFacts = cueFactsOf({ category: 'hut', measures: ['milk', 'goal'], scopes: ['valley'] });
 export const make = (kind: CueKindName, change: object = {}): Cue => ({ ...cueKinds[kind].create('c', words), ...change });
 export const look = (colour: string, change: Partial<Look> = {}): Look => ({
   colour,
@@ -42,7 +43,11 @@ export interface Change {
   readonly goal?: boolean;
 }
 
-export function pictured(cues: readonly Cue[], { data, shape, scales, goal = true }: Change = {}): { picture: Picture; figure: Figure } {
+export function pictured(
+  cues: readonly Cue[],
+  { data, shape, scales, goal = true }: Change = {},
+  dress = livery,
+): { picture: Picture; figure: Figure } {
   const first = firstFigure('f', { id: 'd', name: 'd', rowCount: 4, units: {}, columns: table.columns });
   const measures = [plainMeasure('milk', 'sum(milk)'), ...(goal ? [plainMeasure('goal', 'sum(goal)')] : [])];
   const figure: Figure = {
@@ -52,11 +57,12 @@ export function pictured(cues: readonly Cue[], { data, shape, scales, goal = tru
     scales: { ...plainScales, ...scales },
     cues: [...cues],
   };
-  const read = pictureOf({ figure, table, writing, livery });
+  const read = pictureOf({ figure, table, writing, livery: dress });
   if (!read.ok) throw new Error(read.problems.map(messageFor).join());
   return { picture: read.value, figure };
 }
-export const planned = (cues: readonly Cue[], change?: Change): Plan => pictured(cues, change).picture.plans[0] as Plan;
+export const planned = (cues: readonly Cue[], change?: Change, dress?: Livery): Plan =>
+  pictured(cues, change, dress).picture.plans[0] as Plan;
 export const scaleOf = (plan: Plan, axis = 0): [number, number] => {
   const scale = plan.panels[0]?.axes[axis]?.scale;
   return [scale?.low ?? NaN, scale?.high ?? NaN];

@@ -1,55 +1,106 @@
-import type { AppliedCue } from 'core/cue';
-import type { Frame } from 'core/frame';
-import type { Figure } from 'core/project';
-import { panelsOf } from './axes';
-import { describeFigure } from './describe-figure';
-import { treatmentsOf } from './cue-data';
-import { layoutOf, type LayoutRequest } from './layers';
+import { runAll, type Stages } from 'core/stages';
+import { axesOf, sharesPanels } from './axes';
+import { axisNotes, axisWords } from './axis-notes';
+import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
+import { describeFigure } from 'core/words';
+import { treatmentsOf } from 'core/cue';
+import { layoutOf, type Layout } from './layers';
+import type { LayoutRequest, PlanRequest } from './requests';
 import { legendOf } from './legend';
+import { namedParts } from './named-parts';
 import { bandsOf, linesOf } from './levels';
-import type { Livery } from './livery';
-import type { Layer, Plan } from './plan';
+import type { BandPlan, ChartPlan, Layer, LevelLine } from './plan';
 import { picturesOf } from './pictures';
-import { writerOf, type Writing } from './value-writer';
+import { writerOf } from 'core/words';
 
-/** What a plan is made from. `applied` is empty for the figure without its cues. */
-export interface PlanRequest {
-  readonly figure: Figure;
-  readonly frame: Frame;
-  readonly applied: readonly AppliedCue[];
-  readonly writing: Writing;
-  readonly livery: Livery;
-  /** Keep room for labels though these cues ask for none, so that plain and cued share one scale. */
-  readonly roomForLabels?: boolean;
-}
-
-/** The drawing of a figure: layers coloured by the cues' helper columns, lines and bands, labels asked for, scales around what is drawn. */
-export function planOf(request: PlanRequest): Plan {
+/**
+ * The drawing of a figure: layers coloured by the cues' helper columns, lines and bands, labels asked for, scales around what is drawn. Cost: what is
+ * laid out is kept while words and axes alone change.
+ */
+export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan {
   const { figure, frame, applied, livery } = request;
   const write = writerOf(figure, request.writing);
   const asked = { figure, frame, applied, livery, write };
-  const layout = layoutOf(asked);
-  const { layers, categories, panelTitles } = layout;
-  const [lines, bands] = [linesOf(asked, layout), bandsOf(asked, layout)];
+  const { data, shape, scales } = figure;
+  const cues = applied.length ? applied : 'none';
+  const { layout, lines, bands } = stages(
+    applied.length ? 'laid out with cues' : 'laid out plain',
+    [frame, cues, data, shape, scales.unit, scales.decimals, request.writing, livery],
+    () => laidOut(asked, stages),
+  );
+  const { categories, panelTitles } = layout;
   const labelled =
-    request.roomForLabels ?? (layers.some(({ labels, glyphs }) => labels.length + glyphs.length > 0) || lines.some(line => line.label));
-  return {
-    title: figure.words.title,
-    subtitle: figure.words.subtitle,
-    axisNote: axisNote(measuresOf(layers, applied), asked),
-    legend: legendOf(request, layers),
-    categories,
-    panels: panelsOf({ figure, titles: panelTitles, layers, lines, bands, applied, write, labelled: Boolean(labelled) }),
-    gridlines: figure.scales.gridlines,
-    lying: figure.shape.mark === 'bar' || figure.shape.mark === 'lying-stem',
-    layers,
+    request.roomForLabels ??
+    (layout.layers.some(({ labels, glyphs }) => labels.length + glyphs.length > 0) || lines.some(line => line.label));
+  const panels = axesOf({
+    figure,
+    titles: panelTitles,
+    layers: layout.layers,
     lines,
     bands,
-    description: describeFigure(request, write),
+    write,
+    labelled: Boolean(labelled),
+  });
+  const isBounded = (axis: number): boolean => {
+    const { low, high } = figure.scales.axes[axis === 0 ? 'first' : 'second'];
+    // Axes held to one scale share a bound.
+    return low !== null || high !== null || figure.scales.between === 'matched';
+  };
+  const layers = withBeyond(layout.layers, panels, isBounded);
+  const within = linesWithin(lines, panels);
+  const outside = [...within.outside, ...bandsBeyond(bands, panels, isBounded)];
+  const notes = [
+    ...axisNotes({ panels, figure }),
+    ...placelessWords(layers, panels, categories),
+    ...beyondWords(layers, panels, (layer, value) => write.tick(layer.measure, value)),
+    ...new Set(outside.map(({ says }) => `${says} the axis`)),
+    ...(panels.length > 1 && figure.data.panel !== null && !sharesPanels(figure) ? ['each panel on a scale of its own'] : []),
+  ];
+  const told = axisWords({ panels, layers, figure, write });
+  const plan = {
+    kind: 'chart' as const,
+    title: figure.words.title,
+    subtitle: figure.words.subtitle,
+    note: figure.words.note ?? '',
+    axisNote: [axisNote(measuresOf(layers, applied), asked), ...told, ...notes].join(' · '),
+    legend: legendOf(request, layers),
+    categories,
+    panels: panels.map((panel, i) => ({
+      ...panel,
+      layers: inPanel(layers, i),
+      levelLines: inPanel(within.lines, i),
+      bands: inPanel(bands, i),
+    })),
+    gridlines: figure.scales.gridlines,
+    zeroLine: figure.scales.zeroLine,
+    horizontal: figure.shape.mark === 'bar' || figure.shape.mark === 'lying-stem',
+    notes,
+    outside,
+    description: [
+      describeFigure(figure, request, write),
+      ...(figure.words.note ? [`Note: ${figure.words.note}`] : []),
+      ...[...told, ...notes].map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),
+    ].join(' '),
     livery,
     pictures: picturesOf(layers, request.writing.pictures ?? []),
   };
+  return { ...plan, parts: namedParts(plan) };
 }
+
+function laidOut(
+  asked: LayoutRequest,
+  stages: Stages,
+): {
+  readonly layout: Layout;
+  readonly lines: readonly LevelLine[];
+  readonly bands: readonly BandPlan[];
+} {
+  const layout = layoutOf(asked, stages);
+  return { layout, lines: linesOf(asked, layout), bands: bandsOf(asked, layout) };
+}
+
+const inPanel = <T extends { readonly panel: number }>(items: readonly T[], panel: number): T[] =>
+  items.filter(item => item.panel === panel);
 
 /** A span is drawn from two measures at once. */
 function measuresOf(layers: readonly Layer[], applied: PlanRequest['applied']): Set<string> {

@@ -1,10 +1,13 @@
 import { plainMeasure } from 'core/frame';
-import { kindOf, type CueWords } from 'core/cue';
-import { firstFigure, plainScales, type Figure } from 'core/project';
+import { kindOf, type CueFacts, cueFactsOf } from 'core/cue';
+import { firstFigure } from 'core/brief';
+import { plainFormat, plainScales, type Figure } from 'core/document';
 import { messageFor } from 'core/result';
 import { makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
-import { colourIn, pictureOf, whyOf, writerOf, type Picture, type Plan } from './index';
+import { colourIn, pictureOf, type Picture, type Plan } from './index';
+import { whyOf, writerOf } from 'core/words';
 import { livery } from './plan-frames.spec';
+import { partsOf } from './parts.spec';
 
 const writing = { units: { milk: 'L' }, formats: [] };
 const huts = ['Alm', 'Berg', 'Cloud', 'Dale'];
@@ -30,13 +33,13 @@ function pictured(
 const planned = (milk: Cell[], change?: (figure: Figure) => Partial<Figure>, names?: Cell[]): Plan =>
   pictured(milk, change, names).picture.plans.at(-1) as Plan;
 
-const words: CueWords = { category: 'hut', measures: ['milk'], scopes: [], along: { column: 'hut', descending: false } };
+const words: CueFacts = cueFactsOf({ category: 'hut', measures: ['milk'], scopes: [] });
 
 describe('plans', () => {
   it('colours each bar by its helper column, labels the marked, explains them', () => {
     const plan = planned([3, 9, 9, 1]);
-    expect(plan.layers[0]?.colours).toEqual(['#84978e', '#b87f0a', '#b87f0a', '#36506e']);
-    expect(plan.layers[0]?.labels).toEqual([
+    expect(partsOf(plan).layers[0]?.colours).toEqual(['#84978e', '#b87f0a', '#b87f0a', '#36506e']);
+    expect(partsOf(plan).layers[0]?.labels).toEqual([
       { at: 1, text: '9', where: 'end' },
       { at: 2, text: '9', where: 'end' },
       { at: 3, text: '1', where: 'end' },
@@ -60,7 +63,7 @@ describe('plans', () => {
       'plain shows no cue',
       [3, 9, 5, 1],
       () => ({ view: 'plain' }),
-      plan => [plan.layers[0]?.colours[1], plan.legend, plan.layers[0]?.labels],
+      plan => [partsOf(plan).layers[0]?.colours[1], plan.legend, partsOf(plan).layers[0]?.labels],
       ['#5f7a70', [], []],
     ],
     [
@@ -74,21 +77,21 @@ describe('plans', () => {
       'the rest left as it is',
       [3, 9, 5, 1],
       ({ cues }) => ({ cues: cues.map(cue => ({ ...cue, quiet: false })) }),
-      plan => [plan.layers[0]?.colours[0], plan.legend.length],
+      plan => [partsOf(plan).layers[0]?.colours[0], plan.legend.length],
       ['#5f7a70', 2],
     ],
     [
       'no labels asked',
       [3, 9, 5, 1],
       ({ cues }) => ({ cues: cues.map(cue => kindOf(cue).change(cue, 'labels', 'none', words)) }),
-      plan => plan.layers[0]?.labels,
+      plan => partsOf(plan).layers[0]?.labels,
       [],
     ],
     [
       'labels with decimals',
       [3, 9, 5, 1],
       () => ({ scales: { ...plainScales, gridlines: false, unit: 'hL', decimals: 1 } }),
-      plan => [plan.layers[0]?.labels[0]?.text, plan.axisNote, plan.gridlines],
+      plan => [partsOf(plan).layers[0]?.labels[0]?.text, plan.axisNote, plan.gridlines],
       ['9.0', 'milk (hL) by hut', false],
     ],
     [
@@ -98,24 +101,28 @@ describe('plans', () => {
       plan => plan.legend.map(entry => entry.text),
       ['highest', 'the rest'],
     ],
-    ['lying bars', [3, 9, 5, 1], ({ shape }) => ({ shape: { ...shape, mark: 'bar' } }), plan => plan.lying, true],
+    ['lying bars', [3, 9, 5, 1], ({ shape }) => ({ shape: { ...shape, mark: 'bar' } }), plan => plan.horizontal, true],
     [
       'an own colour',
       [3, 9, 5, 1],
       ({ cues }) => ({ cues: cues.map(cue => kindOf(cue).change(cue, 'look:highest:colour', '#010203', words)) }),
-      plan => plan.layers[0]?.colours[1],
+      plan => partsOf(plan).layers[0]?.colours[1],
       '#010203',
     ],
     [
       'nothing but missing values',
       [null, null, null, null],
       () => ({}),
-      plan => [plan.layers[0]?.labels, plan.legend, plan.panels[0]?.axes[0]?.scale.high],
+      plan => [partsOf(plan).layers[0]?.labels, plan.legend, plan.panels[0]?.axes[0]?.scale.high],
       [[], [], 1],
     ],
   ];
   for (const [name, milk, change, look, expected] of cases) it(name, () => expect(look(planned(milk, change))).toEqual(expected));
 
+  it('cuts a name without end, and nothing else', () => {
+    const names = ['x'.repeat(5_000_000), 'y'.repeat(400)];
+    expect(planned([2, 1], undefined, names).categories).toEqual([`${'x'.repeat(400)}…`, 'y'.repeat(400)]);
+  });
   it('names a missing category', () =>
     expect(planned([1, 2, 3, 4], undefined, ['Alm', null, 'Cloud', '']).categories).toEqual(['Alm', '(missing)', 'Cloud', '']));
   it('both draws plain, then cued', () => {
@@ -132,7 +139,7 @@ describe('layers, panels and formats', () => {
     plan: [10, -20, 30, 40],
   });
   const first = firstFigure('f', { id: 'd', name: 'd', rowCount: 4, units: {}, columns: table.columns });
-  const formats = [{ name: 'percent', decimals: 1, grouping: true, percent: true, prefix: '', suffix: '', scale: 1 }];
+  const formats = [plainFormat('percent', { decimals: 1, percent: true })];
   function drawn(data: Partial<Figure['data']>, shape: Partial<Figure['shape']> = {}): Plan {
     const figure: Figure = {
       ...first,
@@ -149,7 +156,7 @@ describe('layers, panels and formats', () => {
   it('a series per valley, along shared categories', () => {
     const plan = drawn({ series: 'valley' });
     expect(plan.categories).toEqual(['Alm', 'Berg']);
-    expect(plan.layers.map(layer => [layer.name, [...layer.values], [...layer.rows], layer.colour])).toEqual([
+    expect(partsOf(plan).layers.map(layer => [layer.name, [...layer.values], [...layer.rows], layer.colour])).toEqual([
       ['Tolm', [1, 3], [0, 2], '#5f7a70'],
       ['Siddel', [2, 4], [1, 3], '#3b5f95'],
     ]);
@@ -159,27 +166,36 @@ describe('layers, panels and formats', () => {
     [
       'stacks reach to their sum',
       drawn({ series: 'valley' }, { arrange: 'stacked' }),
-      plan => [plan.layers.map(layer => layer.bases?.[0]), plan.panels[0]?.axes[0]?.scale.high],
+      plan => [partsOf(plan).layers.map(layer => layer.bases?.[0]), plan.panels[0]?.axes[0]?.scale.high],
       [[0, 1], 8],
+    ],
+    [
+      'measures side by side have a colour each',
+      drawn({ measures }),
+      plan => partsOf(plan).layers.map(layer => [layer.name, layer.colour]),
+      [
+        ['milk', '#5f7a70'],
+        ['plan', '#3b5f95'],
+      ],
     ],
     ['side by side to the highest', drawn({ series: 'valley' }), plan => plan.panels[0]?.axes[0]?.scale.high, 4],
     [
       'a panel per valley, named',
       drawn({ panel: 'valley' }),
-      plan => [plan.panels.map(panel => panel.title), plan.layers.map(layer => layer.panel)],
+      plan => [plan.panels.map(panel => panel.title), partsOf(plan).layers.map(layer => layer.panel)],
       [
         ['Tolm', 'Siddel'],
         [0, 1],
       ],
     ],
-    ['each measure its shape', drawn({ measures }), plan => plan.layers.map(layer => layer.shape), ['column', 'line']],
+    ['each measure its shape', drawn({ measures }), plan => partsOf(plan).layers.map(layer => layer.shape), ['column', 'line']],
     ['a panel per measure', drawn({ measures }, { panels: 'measures' }), plan => plan.panels.map(panel => panel.title), ['milk', 'plan']],
     ['lines fit their data', drawn({}, { mark: 'line' }), plan => plan.panels[0]?.axes[0]?.scale.low, 3],
     ['areas stand on zero', drawn({}, { mark: 'area' }), plan => plan.panels[0]?.axes[0]?.scale.low, 0],
     [
       'drawn helper columns are layers',
       drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: 'points', axis: 'first', format: null }] }),
-      plan => plan.layers.map(layer => [layer.name, layer.shape, [...layer.values]]),
+      plan => partsOf(plan).layers.map(layer => [layer.name, layer.shape, [...layer.values]]),
       [
         ['milk', 'column', [3, 7]],
         ['twice', 'points', [6, 14]],
@@ -188,7 +204,7 @@ describe('layers, panels and formats', () => {
     [
       'helper columns in the ledger only are not',
       drawn({ helpers: [{ name: 'twice', formula: 'milk * 2', scope: { kind: 'own' }, shape: null, axis: 'first', format: null }] }),
-      plan => plan.layers.length,
+      plan => partsOf(plan).layers.length,
       1,
     ],
     [
@@ -207,7 +223,7 @@ describe('layers, panels and formats', () => {
       'the description tells of series',
       drawn({ series: 'valley' }),
       plan => plan.description,
-      'Columns of milk for 4 values, a series per valley, in table order.',
+      'Columns of milk for 4 values, a series per valley: Tolm and Siddel, in table order.',
     ],
   ];
   for (const [name, plan, look, expected] of cases) it(name, () => expect(look(plan)).toEqual(expected));
@@ -236,9 +252,13 @@ describe('layers, panels and formats', () => {
 
 describe('the figure in words', () => {
   const cases: readonly [name: string, milk: Cell[], says: string][] = [
-    ['marks', [3, 9, 5, 1], 'Columns of milk for 4 huts, in table order. Highest: Berg, 9 L. Lowest: Dale, 1 L.'],
-    ['ties', [9, 9, 5, 1], 'Columns of milk for 4 huts, in table order. Highest: Alm, 9 L; Berg, 9 L. Lowest: Dale, 1 L.'],
-    ['missing', [3, 9, null, null], 'Columns of milk for 4 huts, in table order. Highest: Berg, 9 L. Lowest: Alm, 3 L. Missing: 2 values.'],
+    ['marks', [3, 9, 5, 1], 'Columns of milk for 4 huts, in table order. Highest: Berg, 9 L. Lowest: Dale, 1 L. Shown cued.'],
+    ['ties', [9, 9, 5, 1], 'Columns of milk for 4 huts, in table order. Highest: Alm, 9 L; Berg, 9 L. Lowest: Dale, 1 L. Shown cued.'],
+    [
+      'missing',
+      [3, 9, null, null],
+      'Columns of milk for 4 huts, in table order. Highest: Berg, 9 L. Lowest: Alm, 3 L. Missing: 2 values. Shown cued.',
+    ],
   ];
   for (const [name, milk, says] of cases) it(name, () => expect(planned(milk).description).toBe(says));
 });

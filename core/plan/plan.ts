@@ -1,55 +1,97 @@
 import type { BandStyle, Dash } from 'core/cue';
-import type { LayerShape } from 'core/frame';
-import type { LinearScale } from 'core/scale';
+import type { ValueScale } from 'core/scale';
+import type { ShapeName } from 'core/shape';
 import type { Livery } from './livery';
 
-/** The finished description of a drawing, renderer-neutral: everything is resolved, nothing is left to decide. */
-export interface Plan {
+/** A mark whose end lies beyond its axis: 1 above it, −1 below. */
+export interface Beyond {
+  readonly at: number;
+  readonly side: 1 | -1;
+}
+
+/** The finished description of a figure, renderer-neutral: everything is resolved, nothing is left to decide. One member for each kind of figure. */
+export type Plan = ChartPlan;
+
+/** What every kind of figure has. */
+export interface PlanWords {
   readonly title: string;
   readonly subtitle: string;
+  /** At the foot; empty for none. */
+  readonly note: string;
+  /** What a reader must know to read it right, such as values that lie beyond an axis. */
+  readonly notes: readonly string[];
+  /** The figure in words, for who cannot see it. */
+  readonly description: string;
+  readonly livery: Livery;
+}
+
+/** Marks along a category axis, read at value axes. */
+export interface ChartPlan extends PlanWords {
+  readonly kind: 'chart';
   /** What the value axis measures and the category axis lists, such as "milk (L) by hut". */
   readonly axisNote: string;
   readonly legend: readonly LegendEntry[];
   /** The category axis, shared by all panels. */
   readonly categories: readonly string[];
-  /** One or two value axes each, above each other; beside each other when bars lie. */
+  /** Above each other; beside each other when bars lie. */
   readonly panels: readonly PanelPlan[];
   readonly gridlines: boolean;
+  /** How the line at zero is told from them. */
+  readonly zeroLine: 'auto' | 'bold' | 'none';
   /** Bars lie; categories run down the page. */
-  readonly lying: boolean;
-  readonly layers: readonly Layer[];
-  readonly lines: readonly LinePlan[];
-  readonly bands: readonly BandPlan[];
-  /** The figure in words, for who cannot see it. */
-  readonly description: string;
-  readonly livery: Livery;
+  readonly horizontal: boolean;
   /** The analyst's own pictures that marks use, as data URLs by glyph name. */
   readonly pictures: Readonly<Record<string, string>>;
+  /** Lines and bands that lie beyond their value axis altogether or in part, in words that its name follows: "the limit lies beyond". */
+  readonly outside: readonly { readonly axis: number; readonly says: string }[];
+  /** Everything said beside the marks, in the order of reading. */
+  readonly parts: readonly NamedPart[];
 }
 
-export interface PanelPlan {
+/** What a thing beside the marks is and says, so that it can be pointed at, outlined and read; the drawing says where it lies. */
+export interface NamedPart {
+  /** `title`, `axis first`, `legend 2`; several of a kind are counted from 1. */
+  readonly id: string;
+  /** In words, for who cannot see it. */
+  readonly says: string;
+  /** The cue that it belongs to; null for the figure's own. */
+  readonly cue: string | null;
+}
+
+/** A panel's name and what its marks are read at. */
+export interface PanelAxes {
   /** Empty when there is one panel. */
   readonly title: string;
   /** The first value axis, and the second where something is read at it. */
   readonly axes: readonly AxisPlan[];
 }
 
+/** One plot of a figure: its axes and all that is read at them. */
+export interface PanelPlan extends PanelAxes {
+  readonly layers: readonly Layer[];
+  readonly levelLines: readonly LevelLine[];
+  readonly bands: readonly BandPlan[];
+}
+
+/** A value axis, resolved. */
 export interface AxisPlan {
-  readonly scale: LinearScale;
+  readonly scale: ValueScale;
   /** One text per tick of the scale. */
   readonly tickLabels: readonly string[];
   /** What is read here; empty where the figure has one axis and its note says it. */
   readonly title: string;
   readonly numbers: boolean;
+  /** The low end lies where the high one would. */
+  readonly reversed: boolean;
 }
-
-export type PlanShape = Exclude<LayerShape, 'none'> | 'span';
 
 /** One series of one measure, or of a cue's values; a missing value (NaN) has no mark and leaves a gap. All lists run along the category axis. */
 export interface Layer {
   readonly name: string;
   readonly measure: string;
-  readonly shape: PlanShape;
+  /** How the numbers that it is read by are written: as the measure's (null), as percents, or as plain numbers. */
+  readonly as: 'percent' | 'number' | null;
+  readonly shape: ShapeName;
   readonly panel: number;
   /** 0: the panel's first value axis; 1: its second. */
   readonly axis: number;
@@ -58,9 +100,11 @@ export interface Layer {
   readonly slots: number;
   /** True values, in data units. */
   readonly values: Float64Array;
-  /** Where marks end and begin on the axis; they differ from the values in stacks. No bases: they begin at zero. */
+  /** Where marks end on the axis; not at their values in stacks. */
   readonly ends: Float64Array;
+  /** Where marks begin that stand on others or between two values of their own; null where all begin at `base`. */
   readonly bases: Float64Array | null;
+  readonly base: number;
   /** The frame's row behind each item; −1 where there is none. */
   readonly rows: Int32Array;
   /** The layer's own colour: its line, its area. */
@@ -73,10 +117,15 @@ export interface Layer {
   readonly outlined: readonly number[];
   readonly glyphs: readonly GlyphAsk[];
   readonly labels: readonly LabelAsk[];
+  /** Items whose end lies beyond the axis: they are marked at its edge. */
+  readonly beyond: readonly Beyond[];
   readonly stroke: Stroke;
   readonly span: SpanLook | null;
+  /** The cue that draws it, such as the parts of a plan or a moving average; null for a measure's own marks. */
+  readonly cue: string | null;
 }
 
+/** How a line is drawn, resolved. */
 export interface Stroke {
   readonly width: number;
   readonly dash: Dash;
@@ -97,6 +146,8 @@ export interface GlyphAsk {
   readonly glyph: string;
   readonly colour: string;
   readonly beyond: boolean;
+  /** In the middle of its mark: of a part that others stand on. */
+  readonly inside?: boolean;
 }
 
 /** A label asked for at a mark; the drawing measures and places it. `end`: beyond its end; `base`: beyond its base; `inside`: within it where it fits. */
@@ -107,22 +158,33 @@ export interface LabelAsk {
 }
 
 /** Level lines: a value per category, drawn flat from edge to edge of it; over the whole width where it is one. */
-export interface LinePlan {
+export interface LevelLine {
   readonly panel: number;
   readonly axis: number;
   readonly values: Float64Array;
   readonly colour: string;
   readonly stroke: Stroke;
   readonly label: string;
+  /** The cue that it belongs to. */
+  readonly cue: string;
   /** What dragging it on the stage changes. */
   readonly drag: DragTarget | null;
 }
 
+/** The number of a cue that dragging changes. */
 export interface DragTarget {
   readonly cue: string;
   readonly token: string;
 }
 
+/** An end of a break that dragging changes: of which value axis, which of its breaks from the low end. */
+export interface BreakEdge {
+  readonly axis: 'first' | 'second';
+  readonly nth: number;
+  readonly end: 'from' | 'to';
+}
+
+/** A low and a high value per category, and how the ground between them shows. */
 export interface BandPlan {
   readonly panel: number;
   readonly axis: number;
@@ -130,6 +192,8 @@ export interface BandPlan {
   readonly high: Float64Array;
   readonly style: BandStyle;
   readonly colour: string;
+  /** The cue that it belongs to. */
+  readonly cue: string;
   readonly dragLow: DragTarget | null;
   readonly dragHigh: DragTarget | null;
 }
@@ -137,8 +201,10 @@ export interface BandPlan {
 /** A legend's entry looks like what it explains. */
 export interface LegendEntry {
   readonly text: string;
+  /** The cue that it explains; null for a series, a measure or the rest. */
+  readonly cue: string | null;
   readonly key:
-    | { readonly kind: 'mark'; readonly shape: PlanShape; readonly colour: string; readonly glyph: string; readonly stroke: Stroke | null }
+    | { readonly kind: 'mark'; readonly shape: ShapeName; readonly colour: string; readonly glyph: string; readonly stroke: Stroke | null }
     | { readonly kind: 'band'; readonly style: BandStyle; readonly colour: string }
     | { readonly kind: 'ramp'; readonly colours: readonly string[] };
 }

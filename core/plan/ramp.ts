@@ -10,11 +10,25 @@ useMode(modeOklab);
 export const RAMP_STEPS = 64;
 
 /** The colours of a ramp from its low to its high end. Mixed in Oklab, so that equal steps look equal. */
-export function rampColours({ low, middle, high }: TreatmentOf<'ramp'>, livery: Livery): string[] {
-  const pale = mix([livery.ground, livery.ink])(0.14);
-  const deep = colourIn(livery, high);
-  const stops = middle === null ? [pale, deep, mix([deep, livery.ink])(0.35)] : [colourIn(livery, low), pale, deep];
-  return stepsBetween(stops, RAMP_STEPS);
+export function rampColours({ low, middle, high }: TreatmentOf<'ramp'>, livery: Livery): readonly string[] {
+  const { ground, ink } = livery;
+  const ends = { low: middle === null ? null : colourIn(livery, low), high: colourIn(livery, high) };
+  const key = [ground, ink, ends.low, ends.high].join();
+  let colours = mixed.get(key);
+  if (!colours) {
+    if (mixed.size >= MOST_MIXED) mixed.clear();
+    mixed.set(key, (colours = stepsBetween(stopsOf(ends, ground, ink), RAMP_STEPS)));
+  }
+  return colours;
+}
+
+// Mixing costs more than everything else that is drawn of a gradient; a figure has few of them.
+const mixed = new Map<string, readonly string[]>();
+const MOST_MIXED = 50;
+
+function stopsOf({ low, high }: { readonly low: string | null; readonly high: string }, ground: string, ink: string): string[] {
+  const pale = mix([ground, ink])(0.14);
+  return low === null ? [pale, high, mix([high, ink])(0.35)] : [low, pale, high];
 }
 
 /** Colours at equal steps along a row of them, both ends among them. */

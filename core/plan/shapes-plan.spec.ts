@@ -1,8 +1,10 @@
 import { plainMeasure } from 'core/frame';
-import { plainScales } from 'core/project';
+import { plainScales } from 'core/document';
 import { readLevel, type Cue } from 'core/cue';
 import { make, pictured, planned, scaleOf, writing, type Change } from './plan-frames.spec';
-import { whyOf, type Plan } from './index';
+import { type Plan } from './index';
+import { whyOf } from 'core/words';
+import { partsOf } from './parts.spec';
 
 describe('shapes and axes', () => {
   const both = (change: Change): Plan => planned([], change);
@@ -10,15 +12,46 @@ describe('shapes and axes', () => {
     [
       'stems stand like columns, points fit their data',
       both({ shape: { mark: 'stem' } }),
-      plan => [plan.layers[0]?.shape, scaleOf(plan)[0]],
+      plan => [partsOf(plan).layers[0]?.shape, scaleOf(plan)[0]],
       ['stem', 0],
     ],
-    ['lying stems lie', both({ shape: { mark: 'lying-stem' } }), plan => [plan.lying, plan.layers[0]?.shape], [true, 'stem']],
+    [
+      'lines beside each other differ in dash as well; the first is solid',
+      both({ shape: { mark: 'line' } }),
+      plan => partsOf(plan).layers.map(layer => layer.stroke.dash),
+      ['solid', 'dashed'],
+    ],
+    [
+      'a line beside columns, and one in a panel of its own, is solid',
+      both({ data: { measures: [plainMeasure('milk', 'sum(milk)'), { ...plainMeasure('goal', 'sum(goal)'), shape: 'line' }] } }),
+      plan => [partsOf(plan).layers[1]?.stroke.dash, partsOf(both({ shape: { mark: 'line', panels: 'measures' } })).layers[1]?.stroke.dash],
+      ['solid', 'solid'],
+    ],
+    [
+      'bars beside each other differ in the dash of their seam, and so do their keys; a pen is a line’s',
+      both({
+        data: {
+          measures: [
+            plainMeasure('milk', 'sum(milk)'),
+            { ...plainMeasure('goal', 'sum(goal)'), pen: { width: null, dash: 'dotted', marker: null } },
+          ],
+        },
+      }),
+      plan => [
+        partsOf(plan).layers.map(layer => layer.stroke.dash),
+        plan.legend.map(({ key }) => (key.kind === 'mark' ? (key.stroke?.dash ?? null) : key.kind)),
+      ],
+      [
+        ['solid', 'dashed'],
+        [null, 'dashed'],
+      ],
+    ],
+    ['lying stems lie', both({ shape: { mark: 'lying-stem' } }), plan => [plan.horizontal, partsOf(plan).layers[0]?.shape], [true, 'stem']],
     ['stepped areas stand on zero', both({ shape: { mark: 'step-area' } }), plan => scaleOf(plan)[0], 0],
     [
       'side by side each has its slot',
       both({}),
-      plan => plan.layers.map(layer => [layer.slot, layer.slots]),
+      plan => partsOf(plan).layers.map(layer => [layer.slot, layer.slots]),
       [
         [0, 2],
         [1, 2],
@@ -27,13 +60,17 @@ describe('shapes and axes', () => {
     [
       'stacked to 100 %: shares of each category, the axis in percents',
       both({ shape: { arrange: 'full' } }),
-      plan => [plan.layers.map(layer => Number(layer.ends[0]?.toFixed(3))), scaleOf(plan)[1], plan.panels[0]?.axes[0]?.tickLabels.at(-1)],
+      plan => [
+        partsOf(plan).layers.map(layer => Number(layer.ends[0]?.toFixed(3))),
+        scaleOf(plan)[1],
+        plan.panels[0]?.axes[0]?.tickLabels.at(-1),
+      ],
       [[0.4, 1], 1, '100 %'],
     ],
     [
       'a hidden measure is not drawn',
       both({ data: { measures: [plainMeasure('milk', 'sum(milk)'), { ...plainMeasure('goal', 'sum(goal)'), shape: 'none' }] } }),
-      plan => plan.layers.length,
+      plan => partsOf(plan).layers.length,
       1,
     ],
     [
@@ -128,10 +165,10 @@ describe('words about cues', () => {
     ]).description;
     for (const part of [
       'Line: average, 25.',
-      'A band shows the mean ± 1 sd.',
-      'milk is split into reached, short by, beyond.',
-      'shaded from low to high',
-      'drawn scaled',
+      'A band shows the mean ± 1 sd; 2 values lie outside it.',
+      'milk is split into reached (4 huts), short by (2 huts) and beyond (1 hut).',
+      'milk is shaded from low, Alm, 10, to high, Berg, 40.',
+      'milk is drawn as index, from 100 to 400.',
     ])
       expect(description).toContain(part);
   });

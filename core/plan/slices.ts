@@ -1,8 +1,9 @@
 import { groupRows } from 'core/formula';
 import { keyOf, type Frame } from 'core/frame';
-import type { Figure } from 'core/project';
+import type { Figure } from 'core/document';
+import type { Stages } from 'core/stages';
 import { columnOf, type Column } from 'core/table';
-import { axisNames } from './category-names';
+import { axisNames } from 'core/words';
 
 /** One stretch of the frame that a layer draws: its rows along the category axis, its series and panel. */
 export interface Slice {
@@ -10,7 +11,9 @@ export interface Slice {
   readonly series: string | null;
   readonly panel: number;
   /** Place among the series, for its colour. */
-  readonly place: number;
+  readonly nth: number;
+  /** Place among the lines, or bars, that stand in one panel, for its dash; none where it is alone. */
+  readonly line?: number;
   /** The slice is the frame, row by row: the commonest one. */
   readonly whole: boolean;
 }
@@ -23,12 +26,12 @@ export interface Spread {
 }
 
 /** Spreads the frame's rows along the category axis: one slice per series and panel. */
-export function spreadOf(frame: Frame, { data }: Figure): Spread {
-  const names = axisNames(frame, data);
+export function spreadOf(frame: Frame, { data }: Figure, stages: Stages): Spread {
+  const { step } = data;
+  const names = stages('named', [columnOf(frame.table, frame.category), step], () => axisNames(frame, data));
   if (frame.series !== null || frame.panel !== null) return splitSpread(frame, names);
-  const rows = new Int32Array(names.length);
-  for (let row = 0; row < rows.length; row++) rows[row] = row;
-  return { categories: names, slices: [{ rows, series: null, panel: 0, place: 0, whole: true }], panelTitles: [''] };
+  const rows = stages('rows along', [names.length], () => Int32Array.from(names, (_, row) => row));
+  return { categories: names, slices: [{ rows, series: null, panel: 0, nth: 0, whole: true }], panelTitles: [''] };
 }
 
 function splitSpread(frame: Frame, names: readonly string[]): Spread {
@@ -37,17 +40,17 @@ function splitSpread(frame: Frame, names: readonly string[]): Spread {
   const [along, series, panels] = [groups(frame.category), groups(frame.series), groups(frame.panel)];
   const slices = new Map<number, Slice>();
   for (let row = 0; row < table.rowCount; row++) {
-    const [place, panel] = [idOf(series.ids, row), idOf(panels.ids, row)];
-    const key = panel * series.count + place;
+    const [nth, panel] = [idOf(series.ids, row), idOf(panels.ids, row)];
+    const key = panel * series.count + nth;
     let slice = slices.get(key);
     if (!slice) {
-      slice = { rows: new Int32Array(along.count).fill(-1), series: nameAt(frame, frame.series, row), panel, place, whole: false };
+      slice = { rows: new Int32Array(along.count).fill(-1), series: nameAt(frame, frame.series, row), panel, nth, whole: false };
       slices.set(key, slice);
     }
     slice.rows[idOf(along.ids, row)] = row;
   }
   const titles = Array.from(panels.firstRows, row => nameAt(frame, frame.panel, row) ?? '');
-  const inOrder = [...slices.values()].sort((a, b) => a.panel - b.panel || a.place - b.place);
+  const inOrder = [...slices.values()].sort((a, b) => a.panel - b.panel || a.nth - b.nth);
   return { categories: Array.from(along.firstRows, row => names[row] as string), slices: inOrder, panelTitles: titles };
 }
 

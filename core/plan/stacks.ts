@@ -1,8 +1,6 @@
-import type { Figure } from 'core/project';
+import type { Figure } from 'core/document';
+import { isArea, isBar } from 'core/shape';
 import type { Layer } from './plan';
-
-const isBar = ({ shape }: Layer): boolean => shape === 'column' || shape === 'stem' || shape === 'span';
-const isArea = ({ shape }: Layer): boolean => shape === 'area' || shape === 'step-area';
 
 /**
  * Gives marks that stand side by side their slots, and those that stand on each other their bases. Parts of a split (slot 0) always share
@@ -59,7 +57,7 @@ function place(out: Layer[], members: readonly number[], slot: number, slots: nu
   for (const i of members) {
     const layer = out[i] as Layer;
     const { ends, bases } = stackOn(layer.values, up, down, shares);
-    out[i] = { ...layer, slot, slots, ends, bases };
+    out[i] = { ...layer, slot, slots, ends, bases, as: shares ? 'percent' : layer.as };
   }
 }
 

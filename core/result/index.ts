@@ -1,3 +1,3 @@
 export { success, failure, unreachable, type Result } from './result';
 export { messageFor } from './message-for';
-export type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, Place, Problem } from './problem';
+export type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, Place, Problem, SettingProblem } from './problem';

@@ -1,4 +1,4 @@
-import type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, PictureProblem, Problem } from './problem';
+import type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, PictureProblem, Problem, SettingProblem } from './problem';
 
 /** The one place where a problem becomes words: what was found, then what was done or what to do next. */
 export function messageFor(problem: Problem): string {
@@ -35,6 +35,13 @@ const formulaWords: { [C in FormulaProblem['code']]: WordsOf<C> } = {
   'cast-impossible': p => `A ${p.from} cannot become a ${p.to}. Choose another type.`,
 };
 
+const identifierWords = {
+  zeros: 'a number would lose its zeros in front',
+  plus: 'digits behind a plus are a telephone number or a code',
+  digits: 'a number would lose digits of so long ones',
+  codes: 'digits around an E are codes',
+} as const;
+
 const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
   'file-empty': p => `${p.file} is empty. Choose a file with a header line and rows.`,
   'file-binary': p => `Line ${p.line} of ${p.file} is not text. Save the table as CSV first, then open that file.`,
@@ -53,6 +60,23 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
   'name-missing': p => `Column ${p.position} has no name. It became “${p.renamed}”.`,
   'date-order-assumed': p => `Dates in ${p.column}, such as ${p.example}, were read as day, month, year.`,
   'decimal-assumed': p => `Numbers in ${p.column}, such as ${p.example}, were read as ${p.value}.`,
+  'bytes-unreadable': p =>
+    `${p.count} ${p.count === 1 ? 'byte is' : 'bytes are'} no UTF-8, the first in line ${p.line}. ${p.count === 1 ? 'It was' : 'They were'} replaced by �; everything else was read.`,
+  'lines-above': p =>
+    `${p.count === 1 ? 'One line stands' : `${p.count} lines stand`} above the table and ${p.count === 1 ? 'was' : 'were'} left out: “${p.text}”.`,
+  'header-missing': () => 'The first line holds values, not names, so it was read as data. The columns are named by their position.',
+  'identifiers-kept': p => `${p.column} stays text, because ${identifierWords[p.sign]}, such as ${p.example}.`,
+  'unit-kept': p => `Numbers in ${p.column} stand beside “${p.unit}”, which became the column’s unit.`,
+  'year-assumed': p => `Years of two digits in ${p.column} lie in 1969 to 2068: ${p.example} was read as ${p.year}.`,
+  'moments-cut': p => `Times in ${p.column}, such as ${p.example}, were cut to the millisecond.`,
+  'guards-removed': p =>
+    `${p.count} ${p.count === 1 ? 'text' : 'texts'} had an apostrophe against spreadsheets in front; it was taken off.`,
+  'notes-more': p => `${p.count} more of this kind.`,
+  'cell-too-long': p =>
+    `Line ${p.line}: a cell begins that does not end within 16 MB. Most often a quote opens and never closes: close it with ".`,
+  'too-many-columns': p =>
+    `Line ${p.line} has more than ${p.limit.toLocaleString('en')} cells. Check the mark between cells, or drop columns.`,
+  'too-many-cells': p => `By line ${p.line} the table has more than ${p.limit.toLocaleString('en')} cells. Drop columns or rows first.`,
   'encoding-assumed': p => `The file is not UTF-8. It was read as ${p.encoding}; check accented letters.`,
 };
 
@@ -64,17 +88,36 @@ const pictureWords: { [C in PictureProblem['code']]: WordsOf<C> } = {
   'picture-active': p => `${p.name} holds “${p.words}”, which is more than shapes. Save it as plain SVG, or as PNG.`,
 };
 
+const settingWords: { [C in SettingProblem['code']]: WordsOf<C> } = {
+  'setting-unknown': p => `This figure has no setting “${p.key}”. Choose one of the underlined words of the brief.`,
+  'setting-value': p => `${p.about} cannot be “${p.value}” here. Choose one of: ${listed(p.offered)}.`,
+  'setting-too-long': p => `${p.about} takes up to ${p.limit} characters. Shorten it.`,
+  'setting-entry': p => p.words,
+};
+
 const documentWords: { [C in DocumentProblem['code']]: WordsOf<C> } = {
+  'engine-fault': p =>
+    `This cannot be computed, by a fault of Cowbell’s own (${p.words}). Nothing is lost: take back the last change, or say it in another way.`,
   'document-not-json': p => `This is not a project file: line ${p.line} is not JSON. Choose a file that Cowbell saved.`,
   'document-foreign': () => 'This JSON is not a Cowbell project. Choose a file that Cowbell saved.',
+  'sql-too-long': p =>
+    `Written as SQL this would have more than ${p.limit.toLocaleString('en')} characters. Split the formula into two columns.`,
   'document-newer': p => `This project was saved by a newer version (${p.version}; known up to ${p.known}). Update Cowbell, then open it.`,
   'document-field': p => `The project file has a fault at ${p.path}: ${p.found}. Nothing was opened.`,
   'value-misfit': p => `“${p.text}” is not a ${p.type}, so ${p.column} keeps its value. Type a ${p.type}, or clear the cell for missing.`,
 };
 
+const partsWords = (parts: number, of: number): string => (of > 1 ? `${parts} of ${of} parts have` : 'There are');
+
 const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
-  'cue-no-measure': p => `There is no measure called ${p.name} here. Choose ${listed(p.known)}.`,
+  'cue-no-measure': p => {
+    const choice = p.known.length ? `Choose ${listed(p.known)}` : 'Add a measure under Shape';
+    return p.name === ''
+      ? 'It needs another measure, and this table has no other number. Compute a column, then choose it.'
+      : `There is no measure called ${p.name} here. ${choice}.`;
+  },
   'cue-no-scope': p => `${p.name} is not one value per ${p.category}, so the cue rests. Look in the whole figure instead.`,
+  'cue-no-rows': () => 'No row passes the filters, so there is nothing to mark. Take one off above the figure.',
   'cue-all-missing': p => `Every value of ${p.name} is missing, so there is nothing to mark.`,
   'cue-one-value': p => `There is only one value of ${p.name}, so there is nothing to compare it with.`,
   'cue-all-equal': p => `All values of ${p.name} are equal, so none stands out from the others.`,
@@ -82,7 +125,26 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
   'cue-needs-dates': p =>
     `A year before can only be found along dates, and ${p.name} has none. Go along a date, or compare with the one before.`,
   'cue-negative': p => `Some values of ${p.name} are negative, and parts of a whole cannot be. Read the parts with care.`,
+  'cue-ties': p =>
+    `Ties at the edge widen ${p.n === 1 ? 'the one place' : `the ${p.n} places`} to ${p.marked} rows; all of them are marked.`,
+  'cue-first-missing': p =>
+    `The first row has no value of ${p.name}, so nothing can be compared with it. Filter it out, or compare with the one before.`,
+  'cue-odd-base': p =>
+    p.value === null
+      ? `${p.name} has no value everywhere, so there nothing can be 100. Choose another.`
+      : p.value === 0
+        ? `${p.name} is zero somewhere, and zero cannot be 100: there the index has no value. Choose another.`
+        : `${p.name} is negative somewhere, so there the index turns its signs around. Read it with care, or choose another.`,
+  'cue-mean-interval': () =>
+    'This range is about where the mean lies, not single values: most of them lie outside it. Leave them unmarked, or choose standard deviations.',
+  'cue-window-short': p =>
+    `With ${p.rows} ${p.rows === 1 ? 'row' : 'rows'} in the window no row can ever lie outside this range. Take at least ${p.needed}.`,
+  'cue-too-few': p =>
+    `${partsWords(p.parts, p.of)} fewer than ${p.needed} values, and of so few none can ever lie more than ${p.limit}. Lower the number, or look at more rows.`,
+  'cue-no-spread': p =>
+    `The ${p.spread === 'sd' ? 'standard deviation' : 'median absolute deviation'} is zero${p.of > 1 ? ` in ${p.parts} of ${p.of} parts` : ''}, so distances in it cannot be told. Measure in inter-quartile ranges.`,
   'cue-no-row': p => `There is no ${p.category} called ${p.name} in the figure, so nothing can be 100. Choose another, or the first.`,
+  'helper-formula': p => `The helper column ${p.name} rests; everything else is drawn. ${messageFor(p.problem)}`,
   'cue-formula': p => `The formula of ${p.name} does not work here: ${messageFor(p.problem)}`,
   'figure-name-taken': p => `Two columns of this figure would be called “${p.name}”. Choose another measure or category.`,
   'column-cycle': p =>
@@ -93,4 +155,11 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
   'figure-no-column': p => `No column is called “${p.name}”. Choose one of: ${listed(p.known)}.`,
 };
 
-const words: { [C in Code]: WordsOf<C> } = { ...formulaWords, ...fileWords, ...pictureWords, ...documentWords, ...cueWords };
+const words: { [C in Code]: WordsOf<C> } = {
+  ...formulaWords,
+  ...fileWords,
+  ...pictureWords,
+  ...documentWords,
+  ...settingWords,
+  ...cueWords,
+};

@@ -7,8 +7,9 @@ export interface Place {
 }
 
 /** Everything an analyst can get wrong, as data; `messageFor` puts it into words. */
-export type Problem = FormulaProblem | FileProblem | PictureProblem | DocumentProblem | CueProblem;
+export type Problem = FormulaProblem | FileProblem | PictureProblem | DocumentProblem | SettingProblem | CueProblem;
 
+/** What can be wrong with a formula, each at its place. */
 export type FormulaProblem = { readonly at: Place; readonly words: string } & (
   | { readonly code: 'syntax'; readonly expected: readonly string[] }
   | { readonly code: 'too-long'; readonly limit: number }
@@ -31,6 +32,7 @@ export type FormulaProblem = { readonly at: Place; readonly words: string } & (
   | { readonly code: 'cast-impossible'; readonly from: string; readonly to: string }
 );
 
+/** What can be wrong, or was assumed, in a file of rows. */
 export type FileProblem =
   | { readonly code: 'file-empty'; readonly file: string }
   | { readonly code: 'file-binary'; readonly file: string; readonly line: number }
@@ -46,31 +48,70 @@ export type FileProblem =
   | { readonly code: 'name-missing'; readonly position: number; readonly renamed: string }
   | { readonly code: 'date-order-assumed'; readonly column: string; readonly example: string }
   | { readonly code: 'decimal-assumed'; readonly column: string; readonly example: string; readonly value: number }
+  | { readonly code: 'bytes-unreadable'; readonly count: number; readonly line: number }
+  | { readonly code: 'lines-above'; readonly count: number; readonly text: string }
+  | { readonly code: 'header-missing' }
+  | {
+      readonly code: 'identifiers-kept';
+      readonly column: string;
+      readonly sign: 'zeros' | 'plus' | 'digits' | 'codes';
+      readonly example: string;
+    }
+  | { readonly code: 'unit-kept'; readonly column: string; readonly unit: string }
+  | { readonly code: 'year-assumed'; readonly column: string; readonly example: string; readonly year: number }
+  | { readonly code: 'moments-cut'; readonly column: string; readonly example: string }
+  | { readonly code: 'guards-removed'; readonly count: number }
+  | { readonly code: 'notes-more'; readonly count: number }
+  | { readonly code: 'cell-too-long'; readonly line: number }
+  | { readonly code: 'too-many-columns'; readonly line: number; readonly limit: number }
+  | { readonly code: 'too-many-cells'; readonly line: number; readonly limit: number }
   | { readonly code: 'encoding-assumed'; readonly encoding: string };
 
+/** What can be wrong with a small picture. */
 export type PictureProblem =
   | { readonly code: 'picture-too-large'; readonly name: string; readonly bytes: number; readonly limit: number }
   | { readonly code: 'picture-too-wide'; readonly name: string; readonly width: number; readonly height: number; readonly limit: number }
   | { readonly code: 'picture-foreign'; readonly name: string }
   | { readonly code: 'picture-active'; readonly name: string; readonly words: string };
 
+/** What can be wrong with a project, or with what is asked of the engine. */
 export type DocumentProblem =
+  /** What only wrong code of ours can cause. */
+  | { readonly code: 'engine-fault'; readonly words: string }
   | { readonly code: 'document-not-json'; readonly line: number }
   | { readonly code: 'document-foreign' }
+  | { readonly code: 'sql-too-long'; readonly limit: number }
   | { readonly code: 'document-newer'; readonly version: number; readonly known: number }
   | { readonly code: 'document-field'; readonly path: string; readonly found: string }
   | { readonly code: 'value-misfit'; readonly column: string; readonly text: string; readonly type: string };
 
+/** What cannot be chosen in the brief. */
+export type SettingProblem =
+  | { readonly code: 'setting-unknown'; readonly key: string }
+  | { readonly code: 'setting-value'; readonly about: string; readonly value: string; readonly offered: readonly string[] }
+  | { readonly code: 'setting-too-long'; readonly about: string; readonly limit: number }
+  | { readonly code: 'setting-entry'; readonly words: string };
+
+/** What a cue cannot do here, or what must be known of it. */
 export type CueProblem =
   | { readonly code: 'cue-no-measure'; readonly name: string; readonly known: readonly string[] }
   | { readonly code: 'cue-no-scope'; readonly name: string; readonly category: string }
   | { readonly code: 'cue-all-missing'; readonly name: string }
+  | { readonly code: 'cue-no-rows' }
   | { readonly code: 'cue-one-value'; readonly name: string }
   | { readonly code: 'cue-all-equal'; readonly name: string }
   | { readonly code: 'cue-no-order' }
   | { readonly code: 'cue-needs-dates'; readonly name: string }
   | { readonly code: 'cue-negative'; readonly name: string }
+  | { readonly code: 'cue-ties'; readonly n: number; readonly marked: number }
+  | { readonly code: 'cue-first-missing'; readonly name: string }
+  | { readonly code: 'cue-odd-base'; readonly name: string; readonly value: number | null }
+  | { readonly code: 'cue-mean-interval' }
+  | { readonly code: 'cue-window-short'; readonly rows: number; readonly needed: number }
+  | { readonly code: 'cue-too-few'; readonly parts: number; readonly of: number; readonly needed: number; readonly limit: string }
+  | { readonly code: 'cue-no-spread'; readonly parts: number; readonly of: number; readonly spread: string }
   | { readonly code: 'cue-no-row'; readonly name: string; readonly category: string }
+  | { readonly code: 'helper-formula'; readonly name: string; readonly problem: FormulaProblem }
   | { readonly code: 'cue-formula'; readonly name: string; readonly problem: FormulaProblem }
   | { readonly code: 'figure-name-taken'; readonly name: string }
   | { readonly code: 'column-cycle'; readonly names: readonly string[] }

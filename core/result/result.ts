@@ -3,8 +3,10 @@ import type { Problem } from './problem';
 /** What an analyst's request leads to: a value, or every problem found in it. */
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
+/** A result with its value. */
 export const success = <T>(value: T): Result<T> => ({ ok: true, value });
 
+/** A result with every problem that was found. */
 export const failure = (...problems: readonly Problem[]): { readonly ok: false; readonly problems: readonly Problem[] } => ({
   ok: false,
   problems,

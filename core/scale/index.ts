@@ -1,1 +1,21 @@
-export { alignedZeros, linearScale, type LinearScale, type LinearScaleOptions } from './nice-ticks';
+export { movedBreak, type Break } from './broken-scale';
+export { alignedZeros, linearScale, type LinearScaleOptions, type ZeroChoice } from './linear-scale';
+export {
+  describeScale,
+  hasEvenTicks,
+  hasPlace,
+  minorTicksOf,
+  positionOf,
+  positionsOf,
+  powerAt,
+  scaleTimes,
+  straightOf,
+  straightPieces,
+  stretchesOf,
+  valueAt,
+  zerosAligned,
+} from './kinds';
+export { baseWord } from './log-scale';
+export { makeScale, SCALE_NAMES, type ScaleName, type ScaleOptions } from './make-scale';
+export { proposeBreaks, type BreakOffer } from './propose-breaks';
+export type { BrokenScale, LinearScale, LogScale, Straight, Stretch, SymlogScale, ValueScale } from './scale';

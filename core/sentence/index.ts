@@ -1,3 +1,4 @@
 export { choiceToken, plainOptions, readSentence, textToken } from './sentence';
 export type { Option, Sentence, SentencePart, Token, TokenInput } from './sentence';
-export { counted } from './plural';
+export { nearest, type Findable } from './near';
+export { counted, listed, several } from './plural';

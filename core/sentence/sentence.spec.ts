@@ -1,4 +1,4 @@
-import { choiceToken, counted, plainOptions, readSentence, textToken } from './index';
+import { choiceToken, counted, nearest, plainOptions, readSentence, textToken } from './index';
 
 describe('sentences', () => {
   it('a token reads as its chosen option, or as its bare value', () => {
@@ -20,4 +20,22 @@ describe('sentences', () => {
     [1, 'week_no', '1 value of week_no'],
   ];
   for (const [count, noun, text] of counts) it(text, () => expect(counted(count, noun)).toBe(text));
+  const near: readonly [query: string, found: readonly string[]][] = [
+    ['hghest', ['Mark the highest']],
+    ['gridlins', ['Gridlines']],
+    ['decimal digits', ['Decimals']],
+    ['export', ['Hand over']],
+    ['exprt', ['Hand over']],
+    ['zzz', []],
+    ['', []],
+  ];
+  const entries = [
+    { name: 'Mark the highest' },
+    { name: 'Gridlines' },
+    { name: 'Decimals', search: 'digits round' },
+    { name: 'Hand over', search: 'export' },
+  ];
+  for (const [query, found] of near)
+    it(`near “${query}” lies ${found.join(', ') || 'nothing'}`, () =>
+      expect(nearest(query, entries, 1).map(({ name }) => name)).toEqual([...found]));
 });

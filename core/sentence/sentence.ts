@@ -38,6 +38,7 @@ export interface Token {
 
 /** A sentence of the brief: plain words, and words that are controls. */
 export type Sentence = readonly SentencePart[];
+/** Plain words, or a word that can be changed. */
 export type SentencePart = string | Token;
 
 /** The sentence as one plain text. */
@@ -49,6 +50,7 @@ export function choiceToken(key: string, about: string, value: string, options: 
   return { key, about, text: chosen?.label ?? value, input: { kind: 'choice', value, options } };
 }
 
+/** A token that is typed; empty, it reads as its placeholder. */
 export const textToken = (key: string, about: string, value: string, placeholder: string): Token => ({
   key,
   about,

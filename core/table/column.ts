@@ -1,5 +1,6 @@
 /** Days since 1970-01-01 for a date; milliseconds since then, in UTC, for a timestamp. */
 export type NumericType = 'number' | 'date' | 'timestamp';
+/** What a column holds. */
 export type ColumnType = NumericType | 'text' | 'boolean';
 
 /** Numbers, dates (days) and timestamps (UTC milliseconds). Missing: `NaN`. */
@@ -27,12 +28,15 @@ export type Values = NumericValues | TextValues | BooleanValues;
 /** A named column. Everything in it is read-only; edits make a new one. */
 export type Column = Values & { readonly name: string };
 
+/** The code of a missing text. */
 export const MISSING_TEXT = -1;
+/** What stands for neither yes nor no. */
 export const MISSING_BOOLEAN = 2;
 
 /** One cell as plain data: dates as ISO text, missing as null. */
 export type Cell = number | string | boolean | null;
 
+/** Whether values lie in numbers: numbers, dates, timestamps. */
 export const isNumeric = (values: Values): values is NumericValues => values.type !== 'text' && values.type !== 'boolean';
 
 /** Whether a raw datum is there: its own test per type, for loops that cannot afford a call by type per row. */
@@ -45,6 +49,9 @@ export function rowsWithValue(values: Values): Int32Array {
   if (!rows) present.set(values.data, (rows = findPresent(values)));
   return rows;
 }
+
+/** What rows have a value, where making the values has told already: rising, none left out. */
+export const knowRowsWithValue = (data: Values['data'], rows: Int32Array): void => void present.set(data, rows);
 
 const present = new WeakMap<Values['data'], Int32Array>();
 
@@ -60,6 +67,7 @@ function findPresent(values: Values): Int32Array {
   return rows.subarray(0, count);
 }
 
+/** Whether a row has no value. */
 export function isMissing(values: Values, row: number): boolean {
   if (values.type === 'text') return values.data[row] === MISSING_TEXT;
   if (values.type === 'boolean') return values.data[row] === MISSING_BOOLEAN;

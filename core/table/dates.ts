@@ -1,10 +1,11 @@
 const MS_PER_DAY = 86_400_000;
 
 /**
- * Days since 1970-01-01 of a civil date, or NaN when there is no such day. Month counts from 1.
+ * Days since 1970-01-01 of a civil date, or NaN when there is no such day in the years 1 to 9999. Month counts from 1.
  * Method: days from civil dates over the 400-year cycle of 146,097 days, years starting in March (H. Hinnant).
  */
 export function daysOf(year: number, month: number, day: number): number {
+  if (!(year >= 1 && year <= 9999)) return NaN;
   if (month < 1 || month > 12 || day < 1 || day > daysInMonth(year, month)) return NaN;
   const marchYear = month > 2 ? year : year - 1;
   const cycle = Math.floor(marchYear / 400);
@@ -19,6 +20,17 @@ const isLeap = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 ||
 function daysInMonth(year: number, month: number): number {
   if (month === 2) return isLeap(year) ? 29 : 28;
   return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31;
+}
+
+/** First and last day of the years 1 to 9999, in days since 1970-01-01: no date lies beyond them. */
+export const FIRST_DAY = daysOf(1, 1, 1);
+/** The last day of the calendar that is read, in days since 1970. */
+export const LAST_DAY = daysOf(9999, 12, 31);
+
+/** A count of days, or milliseconds for a timestamp, as it is within the years 1 to 9999; beyond them it is missing. */
+export function withinYears(raw: number, type: 'date' | 'timestamp'): number {
+  const days = type === 'date' ? raw : Math.floor(raw / MS_PER_DAY);
+  return days >= FIRST_DAY && days <= LAST_DAY ? raw : NaN;
 }
 
 /** A day count as `2031-06-02`. */

@@ -1,14 +1,16 @@
 // What a table is.
-export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric, missingMarker, rowsWithValue } from './column';
+export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric, knowRowsWithValue, missingMarker, rowsWithValue } from './column';
 export type { BooleanValues, Cell, Column, ColumnType, NumericType, NumericValues, TextValues, Values } from './column';
+export { MOST_DISTINCT, statsOf, type ColumnStats } from './column-stats';
 export { buffersOf, columnOf, makeTable, named, withColumns, type Table } from './table';
 
 // Building and reading.
 export { TextCodes, tableOf, typeOfCells, valuesFrom } from './build';
 export { cellAt, textAt } from './cells';
-export { daysOf, isoDate, isoTimestamp, parseIsoDate, parseIsoTimestamp } from './dates';
+export { daysOf, withinYears, isoDate, isoTimestamp, parseIsoDate, parseIsoTimestamp } from './dates';
 
 // New tables from old.
 export { applyEdits, type CellEdit } from './overlay';
 export { takeColumn, takeRows, takeValues } from './take';
 export { levelIn } from './level-in';
+export { DATE_STYLES, type DateStyle, type Reading } from './reading';

@@ -10,6 +10,7 @@ import {
   named,
   parseIsoDate,
   parseIsoTimestamp,
+  statsOf,
   tableOf,
   takeRows,
   textAt,
@@ -42,6 +43,31 @@ describe('columns', () => {
     const [a, b] = [named('a', valuesFrom('number', [1])), named('b', valuesFrom('number', [1, 2]))];
     expect(() => makeTable('t', [a, b])).toThrowError(RangeError, /b has 2 rows, the table 1/);
     expect(() => makeTable('t', [a, a])).toThrowError(RangeError, /two columns are called a/);
+  });
+});
+
+describe('a column at a glance', () => {
+  const cases: readonly [type: ColumnType, cells: Cell[], there: number, distinct: number, whole: boolean, low: number, high: number][] = [
+    ['number', [3, null, -1, 3], 3, 2, true, -1, 3],
+    ['number', [0.5, 2], 2, 2, false, 0.5, 2],
+    ['number', [null], 0, 0, true, NaN, NaN],
+    ['date', ['1970-01-03', null, '1970-01-01'], 2, 2, false, 0, 2],
+    ['text', ['a', null, 'b', 'a'], 3, 2, false, NaN, NaN],
+    ['boolean', [true, null, true], 2, 1, false, NaN, NaN],
+  ];
+  for (const [type, cells, there, distinct, whole, low, high] of cases)
+    it(`${type}: ${JSON.stringify(cells)}`, () =>
+      expect(statsOf(named('a', valuesFrom(type, cells)))).toEqual({ there, distinct, whole, low, high }));
+  it('counts different values no further than ten thousand, and texts that no row has not at all', () => {
+    const many = named(
+      'a',
+      valuesFrom(
+        'text',
+        Array.from({ length: 10_050 }, (_, i) => `t${i}`),
+      ),
+    );
+    expect(statsOf(many).distinct).toBe(10_000);
+    expect(statsOf({ ...many, data: many.data.slice(0, 2) } as Column).distinct).toBe(2);
   });
 });
 

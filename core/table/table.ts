@@ -20,8 +20,10 @@ export function makeTable(name: string, columns: readonly Column[]): Table {
   return { name, rowCount, columns };
 }
 
+/** A column by its name; undefined where there is none. Cost: O(columns). */
 export const columnOf = (table: Table, name: string): Column | undefined => table.columns.find(column => column.name === name);
 
+/** Values under a name. */
 export const named = (name: string, values: Values): Column => ({ ...values, name });
 
 /** The table with more columns behind its own. */

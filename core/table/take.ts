@@ -13,6 +13,7 @@ export function takeValues(values: Values, rows: ArrayLike<number>): Values {
   }
 }
 
+/** A column's values at some rows, in their order; a row of −1 gives a missing value. Cost: O(rows). */
 export const takeColumn = (column: Column, rows: ArrayLike<number>): Column => named(column.name, takeValues(column, rows));
 
 /** The rows of a table at the given indices, in that order. */

@@ -1,37 +1,9 @@
+import type { Aggregate, Groups } from './aggregate-entry';
 import { MISSING_BOOLEAN, MISSING_TEXT, type ColumnType } from 'core/table';
 import { dictionaryRanks } from '../text-order';
 import type { NumericVec, TextVec, Vec } from '../vec';
-import type { FunctionHelp } from './entry';
 import { countsFound, pairMoments, sumsOf, variances } from './moments';
 import { modes, quantiles } from './quantiles';
-
-/** Rows sorted into groups: `ids[row]` from 0 to `count` − 1; null when all rows form one group. */
-export interface Groups {
-  readonly ids: Int32Array | null;
-  readonly count: number;
-  readonly rows: number;
-}
-
-/** How values are ordered inside an ordered-set aggregate, and its fraction. */
-export interface AggregateOptions {
-  readonly fraction: number;
-  readonly descending: boolean;
-}
-
-/** What a moving window keeps of its rows; see `sliding.ts`. */
-export type SlidingKind = 'sum' | 'variance' | 'pair' | 'min' | 'max' | 'count' | 'sorted';
-
-/** One aggregate of the language. Missing values are skipped; `run` gives one value per group. */
-export interface Aggregate extends FunctionHelp {
-  readonly takes: readonly ColumnType[] | 'any';
-  readonly gives: 'number' | 'same';
-  /** Two numbers per row instead of one value. */
-  readonly pair?: boolean;
-  /** Written `name(p) within group (order by x)`; `fraction`: with a share p from 0 to 1. */
-  readonly within?: 'fraction' | 'plain';
-  readonly sliding: SlidingKind;
-  readonly run: (args: readonly Vec[], groups: Groups, options: AggregateOptions) => Vec;
-}
 
 const ordered: readonly ColumnType[] = ['number', 'date', 'timestamp', 'text'];
 const moments: readonly ColumnType[] = ['number', 'date', 'timestamp'];
@@ -64,6 +36,7 @@ const pairwise = (signature: string, help: string, example: string): Aggregate =
     numbers(pairMoments(args as readonly [NumericVec, NumericVec], groups, signature.slice(0, signature.indexOf('(')))),
 });
 
+/** Functions that sum up many rows. */
 export const aggregates: Readonly<Record<string, Aggregate>> = {
   sum: {
     group: 'aggregate',

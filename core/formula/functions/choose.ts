@@ -39,6 +39,7 @@ function nullIf([first, second]: readonly Vec[], rows: number): Vec {
   return choose([left], lengthFor(rows, left, right), row => (equal.data[row * strideOf(equal)] === 1 ? -1 : 0));
 }
 
+/** Functions that deal with missing values, and that choose among arguments. */
 export const missingFunctions = {
   coalesce: {
     group: 'missing',

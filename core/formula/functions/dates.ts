@@ -1,16 +1,36 @@
-import { daysOf, type ColumnType } from 'core/table';
-import type { NumericVec, TextVec } from '../vec';
+import { daysOf, withinYears, type ColumnType } from 'core/table';
+import { lengthFor, strideOf, type NumericVec, type TextVec } from '../vec';
 import type { Scalar } from './entry';
 
 const MS_PER_DAY = 86_400_000;
 
 /** Fields of a date or timestamp; all but the time of day work for both. */
-export const DATE_FIELDS = ['year', 'quarter', 'month', 'week', 'day', 'dow', 'doy', 'hour', 'minute', 'second'] as const;
+export const DATE_FIELDS = [
+  'year',
+  'quarter',
+  'month',
+  'week',
+  'day',
+  'dow',
+  'doy',
+  'isodow',
+  'isoyear',
+  'decade',
+  'century',
+  'millennium',
+  'epoch',
+  'hour',
+  'minute',
+  'second',
+] as const;
+/** Parts of a date that can be taken out. */
 export type DateField = (typeof DATE_FIELDS)[number];
+/** Parts of a time of day that can be taken out. */
 export const TIME_FIELDS: readonly string[] = ['hour', 'minute', 'second'];
 
 /** Grains that a date can be cut to. */
 export const DATE_GRAINS = ['day', 'week', 'month', 'quarter', 'year', 'hour', 'minute', 'second'] as const;
+/** Steps that dates can be cut to. */
 export type DateGrain = (typeof DATE_GRAINS)[number];
 
 /** Year, month from 1, day of the month, of a day count. */
@@ -46,6 +66,16 @@ function dayField(days: number, field: DateField): number {
       return (((days + 4) % 7) + 7) % 7;
     case 'doy':
       return days - daysOf(year, 1, 1) + 1;
+    case 'isodow':
+      return days - mondayOf(days) + 1;
+    case 'isoyear':
+      return civilOf(mondayOf(days) + 3)[0];
+    case 'decade':
+      return Math.floor(year / 10);
+    case 'century':
+      return Math.ceil(year / 100);
+    case 'millennium':
+      return Math.ceil(year / 1000);
     default:
       return 0;
   }
@@ -58,6 +88,7 @@ export function extractField(arg: NumericVec, field: DateField): NumericVec {
   const isTime = arg.type === 'timestamp';
   const compute = (raw: number): number => {
     if (raw !== raw) return NaN;
+    if (field === 'epoch') return isTime ? raw / 1000 : raw * 86_400;
     if (field === 'hour') return Math.floor(msOfDay(raw) / 3_600_000);
     if (field === 'minute') return Math.floor(msOfDay(raw) / 60_000) % 60;
     if (field === 'second') return Math.floor(msOfDay(raw) / 1000) % 60;
@@ -78,10 +109,11 @@ export function truncateDay(days: number, grain: DateGrain): number {
 const TIME_GRAINS: Readonly<Record<string, number>> = { hour: 3_600_000, minute: 60_000, second: 1000 };
 
 function truncate(arg: NumericVec, grain: DateGrain): NumericVec {
-  if (arg.type === 'date') return { ...arg, data: remembered(arg.data, days => (days === days ? truncateDay(days, grain) : NaN)) };
+  if (arg.type === 'date')
+    return { ...arg, data: remembered(arg.data, days => (days === days ? withinYears(truncateDay(days, grain), 'date') : NaN)) };
   const step = TIME_GRAINS[grain];
   const compute = (ms: number): number =>
-    step ? Math.floor(ms / step) * step : truncateDay(Math.floor(ms / MS_PER_DAY), grain) * MS_PER_DAY;
+    step ? Math.floor(ms / step) * step : withinYears(truncateDay(Math.floor(ms / MS_PER_DAY), grain) * MS_PER_DAY, 'timestamp');
   return { ...arg, data: remembered(arg.data, ms => (ms === ms ? compute(ms) : NaN)) };
 }
 
@@ -130,8 +162,12 @@ export function parseInterval(text: string): Interval | undefined {
     months += Number(count) * unit.months;
     ms += Number(count) * unit.ms;
   }
-  return { months, ms };
+  // No date could be moved further and still be one.
+  return Math.abs(months) <= MOST_MONTHS && Math.abs(ms) <= MOST_MS ? { months, ms } : undefined;
 }
+
+const MOST_MONTHS = 12 * 10_000;
+const MOST_MS = 366 * 10_000 * MS_PER_DAY;
 
 /** The day some months later; the end of a shorter month stands for the days it lacks. */
 function addMonths(days: number, months: number): number {
@@ -152,13 +188,50 @@ export function shiftMoment(raw: number, type: ColumnType, { months, ms }: Inter
   return (months ? addMonths(days, months) * MS_PER_DAY + msOfDay(raw) : raw) + ms;
 }
 
+/** Dates moved by so many steps; the last day of a month stays within it. */
 export function shiftVec(arg: NumericVec, type: 'date' | 'timestamp', interval: Interval): NumericVec {
   // A date that gains hours becomes a moment of that day.
   const from = arg.type === 'date' && type === 'timestamp' ? arg.data.map(days => days * MS_PER_DAY) : arg.data;
-  return { type, data: from.map(raw => shiftMoment(raw, type, interval)), constant: arg.constant };
+  return { type, data: from.map(raw => withinYears(shiftMoment(raw, type, interval), type)), constant: arg.constant };
 }
 
+const LEAP = (y: string): string => `(mod(${y}, 4) = 0 and mod(${y}, 100) <> 0 or mod(${y}, 400) = 0)`;
+
+/** Whether there is such a day, as engines that refuse the others want to know it first. */
+function dayExistsSql(y: string, m: string, d: string): string {
+  const last = `case when ${m} in (4, 6, 9, 11) then 30 when ${m} = 2 then case when ${LEAP(y)} then 29 else 28 end else 31 end`;
+  const whole = [y, m, d].map(part => `${part} = floor(${part})`).join(' and ');
+  return `${whole} and ${y} between 1 and 9999 and ${m} between 1 and 12 and ${d} between 1 and ${last}`;
+}
+
+function makeDates(args: readonly NumericVec[], rows: number): NumericVec {
+  const data = new Float64Array(lengthFor(rows, ...args));
+  const at = (i: number, row: number): number => {
+    const arg = args[i] as NumericVec;
+    return arg.data[row * strideOf(arg)] as number;
+  };
+  for (let row = 0; row < data.length; row++) {
+    const [year, month, day] = [at(0, row), at(1, row), at(2, row)];
+    data[row] = [year, month, day].every(Number.isInteger) ? daysOf(year, month, day) : NaN;
+  }
+  return { type: 'date', data, constant: args.every(arg => arg.constant) };
+}
+
+/** Functions of dates and timestamps. */
 export const dateFunctions = {
+  make_date: {
+    group: 'date',
+    signature: 'make_date(y, m, d)',
+    help: 'The day of a year, a month and a day; missing where there is no such day.',
+    example: 'make_date(2031, 6, 1)',
+    arity: [3, 3, 'a year, a month and a day'],
+    takes: [['number']],
+    gives: 'date',
+    lacks: true,
+    run: (args, rows) => makeDates(args as readonly NumericVec[], rows),
+    sql: ([y = '', m = '', d = '']) =>
+      `case when ${dayExistsSql(y, m, d)} then make_date(${[y, m, d].map(part => `cast(${part} as integer)`).join(', ')}) end`,
+  },
   date_trunc: {
     group: 'date',
     signature: "date_trunc('month', d)",

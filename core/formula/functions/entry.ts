@@ -1,7 +1,8 @@
 import type { ColumnType } from 'core/table';
-import type { TypedType } from '../typed';
+import type { TypedType } from '../types';
 import type { Vec } from '../vec';
 
+/** Under which head the reference lists a function. */
 export type FunctionGroup = 'number' | 'missing' | 'text' | 'date' | 'aggregate' | 'window';
 
 /** What the function reference, completion and messages say of a function. */
@@ -24,6 +25,8 @@ export interface Scalar extends FunctionHelp {
   readonly run: (args: readonly Vec[], rows: number) => Vec;
   /** SQL text where `name(args)` alone would fail or differ: a guard against values that have no result. */
   readonly sql?: (args: readonly string[], type: TypedType) => string;
+  /** May have no value though all its arguments do; every function of numbers may. */
+  readonly lacks?: boolean;
   /** Words that the first argument must be one of, written as a literal. */
   readonly words?: readonly string[];
 }

@@ -1,4 +1,5 @@
-export { aggregates, placesToTexts, type Aggregate, type AggregateOptions, type Groups } from './aggregates';
+export { aggregates, placesToTexts } from './aggregates';
+export type { Aggregate, AggregateOptions, Groups } from './aggregate-entry';
 export { choose } from './choose';
 export {
   DATE_FIELDS,
@@ -17,5 +18,9 @@ export type { FunctionGroup, FunctionHelp, Scalar } from './entry';
 export { fromPairs } from './moments';
 export { quantileAt } from './quantiles';
 export { scalars } from './scalars';
-export { joinTexts, likeTexts } from './texts';
+export { roundedTo } from './numbers';
+export { likeTexts } from './like';
+export { similarTexts } from './similar';
+export { patternOf } from './similar-pattern';
+export { joinTexts, LONGEST_TEXT, mapTexts } from './texts';
 export { windowFunctions, type FrameRanges, type SortedRows, type WindowFunction } from './windows';

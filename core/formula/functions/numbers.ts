@@ -45,13 +45,13 @@ function mapNumbers(args: readonly NumericVec[], length: number, compute: (value
 }
 
 /** Halves go away from zero, as engines round floating-point numbers. */
-function rounded(value: number, places = 0): number {
+export function roundedTo(value: number, places = 0): number {
   const size = Math.abs(value);
   if (places >= 0) {
     const factor = 10 ** places;
     const scaled = size * factor;
     // Past 2^52 there are no halves, and scaling may overflow.
-    return scaled > 4.5e15 ? value : (Math.sign(value) * Math.round(scaled)) / factor;
+    return !(scaled <= 4.5e15) ? value : (Math.sign(value) * Math.round(scaled)) / factor;
   }
   const factor = 10 ** -places;
   return Math.sign(value) * Math.round(size / factor) * factor;
@@ -74,14 +74,35 @@ const choosing = (name: 'greatest' | 'least', help: string): Scalar => ({
     mapNumbers(args as NumericVec[], lengthFor(rows, ...args), values =>
       values.reduce((best, value) => (name === 'greatest' ? Math.max(best, value) : Math.min(best, value))),
     ),
-  sql: args => `case when ${args.map(arg => `${arg} is not null`).join(' and ')} then ${name}(${args.join(', ')}) end`,
+  sql: args => {
+    const there = args.map(arg => `${arg} is not null`).join(' and ');
+    return `case when ${there} then ${args.length > MOST_SPELT ? `${name}(${args.join(', ')})` : bestSql(args, name === 'greatest' ? '>=' : '<=')} end`;
+  },
 });
+
+// Comparisons grow with the square of the arguments; beyond so many the engine's own function has to do.
+const MOST_SPELT = 6;
+
+/** The best of several that are there, by comparisons alone: some engines have no `greatest`. */
+function bestSql(args: readonly string[], sign: '>=' | '<='): string {
+  if (args.length === 1) return args[0] as string;
+  const branches = args.slice(0, -1).map(
+    (arg, i) =>
+      `when ${args
+        .slice(i + 1)
+        .map(other => `${arg} ${sign} ${other}`)
+        .join(' and ')} then ${arg}`,
+  );
+  return `case ${branches.join(' ')} else ${args.at(-1)} end`;
+}
 
 const when = (condition: string, result: string): string => `case when ${condition} then ${result} end`;
 
+/** Functions of numbers. */
 export const numberFunctions = {
   abs: unary('abs(x)', 'Size of a number without its sign.', 'abs(balance)', Math.abs),
   ceil: unary('ceil(x)', 'Next whole number upwards.', 'ceil(milk / 1000)', Math.ceil),
+  ceiling: unary('ceiling(x)', 'The same as ceil.', 'ceiling(milk / 1000)', Math.ceil, ([x]) => `ceil(${x})`),
   floor: unary('floor(x)', 'Next whole number downwards.', 'floor(milk / 1000)', Math.floor),
   round: {
     group: 'number',
@@ -91,7 +112,8 @@ export const numberFunctions = {
     arity: [1, 2, 'a number, and how many decimals'],
     takes: NUMBER,
     gives: 'number',
-    run: (args, rows) => mapNumbers(args as NumericVec[], lengthFor(rows, ...args), ([value, places]) => rounded(value as number, places)),
+    run: (args, rows) =>
+      mapNumbers(args as NumericVec[], lengthFor(rows, ...args), ([value, places]) => roundedTo(value as number, places)),
     sql: args => (args.length === 1 ? `round(${args[0]})` : `round(${args[0]}, cast(${args[1]} as integer))`),
   } satisfies Scalar,
   trunc: unary('trunc(x)', 'Whole part, towards zero.', 'trunc(milk / 1000)', Math.trunc),

@@ -1,5 +1,5 @@
 import type { NumericVec } from '../vec';
-import type { AggregateOptions, Groups } from './aggregates';
+import type { AggregateOptions, Groups } from './aggregate-entry';
 
 /** The values of each group, sorted ascending, group after group; `starts[g]` up to `starts[g + 1]`. */
 export interface SortedGroups {
@@ -62,6 +62,7 @@ export function quantileAt(
   return below === place ? low : low + (ordered(below + 1) - low) * (place - below);
 }
 
+/** The most frequent value per group; missing values are passed over. Cost: one sort, shared with the quantiles. */
 export function modes(arg: NumericVec, groups: Groups, { descending }: AggregateOptions): Float64Array {
   const { values, starts } = sortedGroups(arg, groups);
   return Float64Array.from({ length: groups.count }, (_, g) => {

@@ -1,5 +1,5 @@
 import { MISSING_TEXT, TextCodes, type ColumnType } from 'core/table';
-import { lengthFor, strideOf, type BooleanVec, type NumericVec, type TextVec, type Vec } from '../vec';
+import { lengthFor, strideOf, type NumericVec, type TextVec, type Vec } from '../vec';
 import type { Scalar } from './entry';
 
 /** Text in, text out: computed once per distinct text. */
@@ -19,7 +19,7 @@ export function measureTexts(arg: TextVec, measure: (text: string) => number): N
 type Plain = string | number | undefined;
 
 /** Several arguments in; undefined stands for a missing one. Rows whose arguments repeat are computed once. */
-function perRow<T extends string | number>(
+export function perRow<T extends string | number>(
   args: readonly Vec[],
   rows: number,
   compute: (values: readonly Plain[]) => T | undefined,
@@ -28,8 +28,7 @@ function perRow<T extends string | number>(
   const known = new Map<string, T | undefined>();
   return Array.from({ length }, (_, row) => {
     const values = args.map(arg => plainAt(arg as TextVec | NumericVec, row * strideOf(arg)));
-    // A missing value is not an empty text.
-    const key = values.map(value => value ?? '\u0001').join('\u0000');
+    const key = values.map(keyOfPlain).join('');
     const found = known.get(key);
     if (found !== undefined) return found;
     const result = compute(values);
@@ -37,6 +36,10 @@ function perRow<T extends string | number>(
     return result;
   });
 }
+
+// A missing value is not an empty text, and no text can look like two.
+const keyOfPlain = (value: Plain): string =>
+  value === undefined ? 'm' : typeof value === 'string' ? `t${value.length}:${value}` : `n${value};`;
 
 function plainAt(arg: TextVec | NumericVec, at: number): Plain {
   if (arg.type === 'text') return arg.dictionary[arg.data[at] as number];
@@ -50,12 +53,13 @@ function textVec(texts: readonly (string | undefined)[], constant: boolean): Tex
   return { type: 'text', data, dictionary: codes.dictionary, constant };
 }
 
-const there = (values: readonly Plain[]): boolean => !values.includes(undefined);
+/** Whether every argument has a value in a row. */
+export const areThere = (values: readonly Plain[]): boolean => !values.includes(undefined);
 const texts =
   (compute: (...values: never[]) => string | undefined): Scalar['run'] =>
   (args, rows) =>
     textVec(
-      perRow(args, rows, values => (there(values) ? compute(...(values as never[])) : undefined)),
+      perRow(args, rows, values => (areThere(values) ? compute(...(values as never[])) : undefined)),
       args.every(arg => arg.constant),
     );
 
@@ -73,6 +77,52 @@ function unary(signature: string, help: string, example: string, change: (text: 
     gives: 'text',
     run: ([arg]) => mapTexts(arg as TextVec, change),
   };
+}
+
+/** The longest text that a formula makes, in characters: what would be longer has no value, and its rows are counted. */
+export const LONGEST_TEXT = 100_000;
+
+const bounded = (length: number, make: () => string): string | undefined => (length > LONGEST_TEXT ? undefined : make());
+
+/** Spaces, or any of the given characters, taken off one end or both. */
+function trimming(name: string, help: string, example: string, start: boolean, end: boolean): Scalar {
+  return {
+    group: 'text',
+    signature: `${name}(t[, characters])`,
+    help,
+    example,
+    arity: [1, 2, 'a text, and which characters to take off'],
+    takes: [TEXT],
+    gives: 'text',
+    run: texts((text: string, characters = ' ') => {
+      const [letters, off] = [Array.from(text), new Set(Array.from(characters))];
+      let [from, to] = [0, letters.length];
+      while (start && from < to && off.has(letters[from] as string)) from++;
+      while (end && to > from && off.has(letters[to - 1] as string)) to--;
+      return letters.slice(from, to).join('');
+    }),
+  };
+}
+
+/** The standard's other names of `length`. */
+const measure = (signature: string, example: string): Scalar => ({
+  group: 'text',
+  signature,
+  help: 'Number of characters; the same as length.',
+  example,
+  arity: [1, 1, 'one text'],
+  takes: [TEXT],
+  gives: 'number',
+  run: ([arg]) => measureTexts(arg as TextVec, text => Array.from(text).length),
+  sql: ([text]) => `length(${text})`,
+});
+
+/** Positions before the first count towards the length, which engines read in different ways. */
+function substringSql(text: string, from: string, n?: string): string {
+  const first = `case when ${from} < 1 then 1 else ${from} end`;
+  if (n === undefined) return `substring(${text}, cast(${first} as integer))`;
+  const length = `${n} - case when ${from} < 1 then 1 - ${from} else 0 end`;
+  return `substring(${text}, cast(${first} as integer), cast(case when ${length} < 0 then 0 else ${length} end as integer))`;
 }
 
 /** Characters are code points. The standard's substring: positions before 1 count towards the length. */
@@ -94,10 +144,13 @@ const positionOf = (text: string, part: string): number => {
   return at < 0 ? 0 : Array.from(text.slice(0, at)).length + 1;
 };
 
+/** Functions of texts. */
 export const textFunctions = {
   lower: unary('lower(t)', 'In small letters.', 'lower(hut)', text => text.toLowerCase()),
   upper: unary('upper(t)', 'In capital letters.', 'upper(hut)', text => text.toUpperCase()),
-  trim: unary('trim(t)', 'Without spaces at its ends.', 'trim(hut)', text => text.replace(/^ +| +$/g, '')),
+  trim: trimming('trim', 'Without spaces, or other characters, at its ends.', 'trim(hut)', true, true),
+  ltrim: trimming('ltrim', 'Without spaces, or other characters, at its start.', "ltrim(hut, '0')", true, false),
+  rtrim: trimming('rtrim', 'Without spaces, or other characters, at its end.', "rtrim(hut, '.')", false, true),
   length: {
     group: 'text',
     signature: 'length(t)',
@@ -108,6 +161,28 @@ export const textFunctions = {
     gives: 'number',
     run: ([arg]) => measureTexts(arg as TextVec, text => Array.from(text).length),
   },
+  char_length: measure('char_length(t)', 'char_length(hut)'),
+  character_length: measure('character_length(t)', 'character_length(hut)'),
+  overlay: {
+    group: 'text',
+    signature: 'overlay(t placing by from a[ for n])',
+    help: 'n characters from a place on give way to another text; as many as that has, unless said.',
+    example: "overlay(hut placing 'X' from 1 for 3)",
+    arity: [3, 4, 'a text, what to place in it, where, and for how many characters'],
+    takes: [TEXT, TEXT, NUMBER, NUMBER],
+    gives: 'text',
+    lacks: true,
+    run: texts((text: string, by: string, from: number, count?: number) => {
+      const length = Math.round(count ?? Array.from(by).length);
+      return bounded(substring(text, 1, Math.round(from) - 1).length + by.length + text.length, () =>
+        [substring(text, 1, Math.round(from) - 1), by, substring(text, Math.round(from) + length)].join(''),
+      );
+    }),
+    sql: ([text = '', by = '', from = '', n]) => {
+      const rest = `${from} + ${n ?? `length(${by})`}`;
+      return `(${substringSql(text, '1', `(${from} - 1)`)} || ${by} || ${substringSql(text, `(${rest})`)})`;
+    },
+  },
   substring: {
     group: 'text',
     signature: 'substring(t, from[, n])',
@@ -117,13 +192,7 @@ export const textFunctions = {
     takes: [TEXT, NUMBER, NUMBER],
     gives: 'text',
     run: texts(substring),
-    // Positions before the first count towards the length, which engines read in different ways.
-    sql: ([text, from, n]) => {
-      const first = `case when ${from} < 1 then 1 else ${from} end`;
-      if (n === undefined) return `substring(${text}, cast(${first} as integer))`;
-      const length = `${n} - case when ${from} < 1 then 1 - ${from} else 0 end`;
-      return `substring(${text}, cast(${first} as integer), cast(case when ${length} < 0 then 0 else ${length} end as integer))`;
-    },
+    sql: ([text = '', from = '', n]) => substringSql(text, from, n),
   },
   replace: {
     group: 'text',
@@ -133,7 +202,12 @@ export const textFunctions = {
     arity: [3, 3, 'three texts'],
     takes: [TEXT],
     gives: 'text',
-    run: texts((text: string, from: string, to: string) => (from === '' ? text : text.replaceAll(from, () => to))),
+    lacks: true,
+    run: texts((text: string, from: string, to: string) => {
+      if (from === '') return text;
+      const pieces = text.split(from);
+      return bounded(text.length + (pieces.length - 1) * (to.length - from.length), () => pieces.join(to));
+    }),
   },
   concat: {
     group: 'text',
@@ -143,9 +217,13 @@ export const textFunctions = {
     arity: [1, Infinity, 'one or more texts'],
     takes: [TEXT],
     gives: 'text',
+    lacks: true,
     run: (args, rows) =>
       textVec(
-        perRow(args, rows, values => values.map(value => value ?? '').join('')),
+        perRow(args, rows, values => {
+          const length = values.reduce((sum: number, value) => sum + String(value ?? '').length, 0);
+          return bounded(length, () => values.map(value => value ?? '').join(''));
+        }),
         args.every(arg => arg.constant),
       ),
   },
@@ -180,35 +258,11 @@ export const textFunctions = {
     takes: [TEXT],
     gives: 'number',
     run: (args, rows) => {
-      const found = perRow(args, rows, values => (there(values) ? positionOf(values[0] as string, values[1] as string) : undefined));
+      const found = perRow(args, rows, values => (areThere(values) ? positionOf(values[0] as string, values[1] as string) : undefined));
       return { type: 'number', data: Float64Array.from(found, at => at ?? NaN), constant: args.every(arg => arg.constant) };
     },
   },
 } satisfies Record<string, Scalar>;
 
 /** `a || b`: missing when either is. */
-export const joinTexts = texts((a: string, b: string) => a + b);
-
-/** `text like pattern`: % any characters, _ one character; everything else stands for itself. */
-export function likeTexts(arg: TextVec, pattern: TextVec, rows: number): BooleanVec {
-  const found = perRow([arg, pattern], rows, values =>
-    there(values) ? Number(likePattern(values[1] as string).test(values[0] as string)) : undefined,
-  );
-  return { type: 'boolean', data: Uint8Array.from(found, hit => hit ?? 2), constant: arg.constant && pattern.constant };
-}
-
-const patterns = new Map<string, RegExp>();
-
-function likePattern(pattern: string): RegExp {
-  let made = patterns.get(pattern);
-  if (!made) {
-    const source = Array.from(pattern, char =>
-      char === '%' ? '[^]*' : char === '_' ? '[^]' : char.replace(/[\\^$.*+?()[\]{}|/-]/, '\\$&'),
-    ).join('');
-    // Runs of % are one %: several in a row would make the pattern slow and mean nothing more.
-    made = new RegExp(`^${source.replace(/(\[\^\]\*)+/g, '[^]*')}$`, 'u');
-    if (patterns.size > 200) patterns.clear();
-    patterns.set(pattern, made);
-  }
-  return made;
-}
+export const joinTexts = texts((a: string, b: string) => bounded(a.length + b.length, () => a + b));

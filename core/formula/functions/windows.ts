@@ -57,6 +57,7 @@ interface Place {
   readonly dense: number;
 }
 
+/** Functions over a window alone. */
 export const windowFunctions: Readonly<Record<string, WindowFunction>> = {
   row_number: {
     ...base,

@@ -1,0 +1,103 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { CueFacts } from 'core/cue';
+import { briefOf, candidatesOf, chooseWord, rangeOf, subjectOf } from 'core/brief';
+import type { Figure } from 'core/document';
+import { isAdditive, keyOf } from 'core/frame';
+import { messageFor } from 'core/result';
+import { columnOf, rowsWithValue, type ColumnType } from 'core/table';
+import { shapeOf } from 'core/shape';
+import { Notices } from '../services/notices';
+import { PictureStore } from '../services/picture-store';
+import { ProjectStore } from '../services/project-store';
+import type { TokenChoice } from './sentence-line';
+
+/** The figure as the brief speaks of it, and what choosing one of its words does: in the brief itself and beside what is clicked on the stage. */
+@Injectable({ providedIn: 'root' })
+export class BriefWords {
+  private readonly store = inject(ProjectStore);
+  private readonly notices = inject(Notices);
+
+  readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
+  readonly shown = toSignal(inject(PictureStore).shown$);
+  private readonly project = toSignal(this.store.project$);
+  readonly formats = computed(() => this.project()?.formats ?? []);
+  readonly table = computed(() => this.tables().find(item => item.id === this.figure()?.data.table));
+
+  /** The picture of this very figure; that of another tells nothing about it. */
+  readonly picture = computed(() => (this.shown()?.ask.figure.id === this.figure()?.id ? (this.shown()?.picture ?? null) : null));
+  readonly applied = computed(() => this.picture()?.applied ?? []);
+  readonly subject = computed(() => {
+    const figure = this.figure();
+    const picture = this.picture();
+    const layers = picture?.plans.at(-1)?.panels.flatMap(panel => panel.layers) ?? [];
+    const marks = layers.map(layer => ({ axis: layer.axis, ends: layer.ends, lengths: shapeOf(layer).byLength }));
+    return figure && subjectOf(figure, this.tables(), this.formats(), { emptyRows: picture?.frame.emptyRows ?? 0, marks });
+  });
+  readonly sections = computed(() => {
+    const subject = this.subject();
+    return subject && briefOf(subject);
+  });
+  /** What cues may speak of. */
+  readonly facts = computed((): CueFacts => {
+    const data = this.figure()?.data;
+    const frame = this.shown()?.picture?.frame;
+    const scopes = [frame?.series, frame?.panel, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
+      name => typeof name === 'string',
+    );
+    const names = [...(data?.measures ?? []), ...(data?.helpers ?? [])].map(column => column.name);
+    const typeOf = (name: string) =>
+      (frame && columnOf(frame.table, name)?.type) ?? this.table()?.columns.find(column => column.name === name)?.type;
+    const subject = this.subject();
+    const candidates = subject ? candidatesOf(subject) : [];
+    return {
+      candidates,
+      rangeOf: name => (subject ? rangeOf(subject, candidates, name) : undefined),
+      category: data?.category ?? '',
+      series: data?.series ?? null,
+      panel: data?.panel ?? null,
+      typeOf,
+      measures: names,
+      ratios: (data?.measures ?? []).filter(({ formula }) => !isAdditive(formula)).map(({ name }) => name),
+      scopes: [...new Set(scopes)],
+      along: alongOf(data, typeOf(data?.category ?? '')),
+      counts: name => {
+        const column = frame && columnOf(frame.table, name);
+        return column && { there: rowsWithValue(column).length, all: column.data.length };
+      },
+      pictures: this.project()?.pictures.map(picture => picture.name) ?? [],
+    };
+  });
+
+  /** Chooses a value for a word; false where it was refused, which is said. */
+  choose({ key, value }: TokenChoice): boolean {
+    const subject = this.subject();
+    if (!subject) return false;
+    if (key === 'order' && value === 'hand') {
+      this.arrange(subject.figure);
+      return false;
+    }
+    const change = chooseWord(subject, key, value);
+    if (change.ok) this.store.changeFigure(change.value);
+    else for (const problem of change.problems) this.notices.fault(messageFor(problem));
+    return change.ok;
+  }
+
+  /** An order by hand starts as the categories stand now. */
+  private arrange(figure: Figure): void {
+    const frame = this.shown()?.picture?.frame;
+    const column = frame && columnOf(frame.table, frame.category);
+    const keys = column ? Array.from({ length: column.data.length }, (_, row) => keyOf(column, row)) : [];
+    this.store.changeFigure({ data: { ...figure.data, order: { by: 'hand', keys: [...new Set(keys)] } } });
+  }
+}
+
+/** What cues go along unless told otherwise: forward in time, else the order that the figure shows. */
+function alongOf(data: Figure['data'] | undefined, type: ColumnType | undefined): CueFacts['along'] {
+  const category = data?.category ?? '';
+  const order = data?.order;
+  if (type === 'date' || type === 'timestamp' || !order) return { column: category, descending: false };
+  if (order.by === 'measure') return { column: order.measure, descending: order.descending };
+  return { column: category, descending: order.by === 'category' && order.descending };
+}

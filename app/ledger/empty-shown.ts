@@ -1,0 +1,36 @@
+import { plainScales, plainShape } from 'core/document';
+import type { Shown } from '../services/picture-store';
+
+/** Nothing is shown yet. */
+export const EMPTY_SHOWN: Shown = {
+  ask: {
+    figure: {
+      id: '',
+      name: '',
+      data: {
+        table: '',
+        category: '',
+        step: null,
+        empty: 'missing',
+        series: null,
+        panel: null,
+        measures: [],
+        helpers: [],
+        filters: [],
+        order: { by: 'table' },
+        whatIfs: [],
+      },
+      shape: plainShape,
+      cues: [],
+      scales: plainScales,
+      words: { title: '', subtitle: '' },
+      view: 'cued',
+    },
+    table: { id: '', edits: [], derived: [] },
+    writing: { units: {}, formats: [] },
+    livery: { ground: '', ink: '', soft: '', hair: '', base: '', series: [], quiet: '', colours: {}, font: '' },
+  },
+  picture: null,
+  problems: [],
+  number: null,
+};

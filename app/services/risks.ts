@@ -1,0 +1,38 @@
+import { inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { FoundRisk } from 'core/check';
+import { catchError, from, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
+import { EngineClient } from './engine-client';
+import { PictureStore, type Shown } from './picture-store';
+
+// So long a figure stands still before it is looked at, in milliseconds: while a line is dragged the engine has better to do.
+const STILL_MS = 250;
+
+/** What was found in a figure, by its id. */
+interface Found {
+  readonly figure: string;
+  readonly risks: readonly FoundRisk[];
+}
+
+const NOTHING: Found = { figure: '', risks: [] };
+
+/** What may mislead in the figure on the stage: looked for in the engine, after its picture is shown and stands still. */
+@Injectable({ providedIn: 'root' })
+export class Risks {
+  private readonly engine = inject(EngineClient);
+  private last = NOTHING;
+
+  /** Those of the figure on the stage; as they were while a change of it is looked at. */
+  readonly found = toSignal(inject(PictureStore).shown$.pipe(switchMap(shown => this.after(shown))), { initialValue: NOTHING });
+
+  private after({ ask: { figure, livery }, picture }: Shown): Observable<Found> {
+    const before = this.last.figure === figure.id ? this.last : NOTHING;
+    if (!picture) return of(before);
+    return timer(STILL_MS).pipe(
+      switchMap(() => from(this.engine.api.risks(figure.id, livery))),
+      catchError(() => of([])),
+      map(risks => (this.last = { figure: figure.id, risks })),
+      startWith(before),
+    );
+  }
+}

@@ -1,0 +1,107 @@
+import type { Figure, Project } from 'core/document';
+import { BARE_LIVERY, computedOf, ledgerTable, pictureOf, type Picture } from 'core/plan';
+import { messageFor } from 'core/result';
+import { counted } from 'core/sentence';
+import type { Table } from 'core/table';
+import { Session } from 'engine';
+import { read, warnTo, WRITING, WrongUse, type Command, type Speech } from '../command';
+import { writingOf } from '../give-table';
+import { BadInput, readProject, readTable, valueOf } from '../table-file';
+
+const help = `cowbell ledger PROJECT.json [--figure NAME] [--data TABLE=FILE …] [--list]
+  [--format csv|json] [--guard-formulas] [--mark] [-o FILE]
+
+Computes a figure of a project and gives its ledger with all helper columns, as the application hands it over: the first figure, or the one named.
+--data puts the rows of a file in the place of a table of the project, by the table's name: last month's figure over this month's rows. Cells that
+were edited in the old rows are left out then. --list names figures and tables. FILE - is standard input.
+
+  cowbell ledger season.json --list
+  cowbell ledger season.json --figure "Milk by hut" --format json
+  cowbell ledger season.json --data deliveries=july.csv -o july-ledger.csv`;
+
+async function run(args: readonly string[], speech: Speech): Promise<void> {
+  const { values, positionals } = read(args, {
+    figure: { type: 'string' },
+    data: { type: 'string', multiple: true },
+    list: { type: 'boolean', default: false },
+    ...WRITING,
+  });
+  const [path, ...more] = positionals;
+  if (!path || more.length) throw new WrongUse('Name one project file.');
+  const give = writingOf(values);
+  const { project, tables } = await readProject(path, warnTo(speech));
+  if (values.list) return speech.out(listOf(project, tables));
+  const figure = figureIn(project, values.figure);
+  const sources = new Map(Object.entries(tables));
+  const fresh = await freshTables(project, values.data ?? [], warnTo(speech));
+  for (const [id, table] of fresh) sources.set(id, table);
+  const session = new Session(withoutEdits(project, fresh, warnTo(speech)), sources);
+  const { table, withoutValue } = session.tableOf(figure.data.table) ?? {};
+  if (!table) throw new BadInput([messageFor({ code: 'figure-no-table', name: figure.data.table })]);
+  const computed = valueOf(computedOf(figure, table), `${figure.name}: `);
+  warnOf({ ...withoutValue, ...computed.frame.withoutValue }, warnTo(speech));
+  for (const { number, problems } of computed.applied)
+    for (const problem of problems) warnTo(speech)(`cue ${number}: ${messageFor(problem)}`);
+  for (const { name, problem } of computed.frame.resting) warnTo(speech)(`${name}: ${messageFor(problem)}`);
+  await give(ledgerTable({ ...computed, drawn: drawnOf(session, figure) }), speech);
+}
+
+/** What broken axes draw: the one thing of the ledger that needs the drawing. */
+function drawnOf(session: Session, figure: Figure): Picture['drawn'] {
+  const { first, second } = figure.scales.axes;
+  if (first.breaks.length + second.breaks.length === 0) return [];
+  const asked = session.requestFor(figure, BARE_LIVERY);
+  const made = asked.ok ? pictureOf(asked.value) : asked;
+  return made.ok ? made.value.drawn : [];
+}
+
+/** "figure Milk by hut" and "table deliveries, 480 rows", a line each. */
+const listOf = ({ figures, tables }: Project, sources: Readonly<Record<string, Table>>): string =>
+  [
+    ...figures.map(({ name }) => `figure ${name}`),
+    ...tables.map(({ id, name }) => `table ${name}, ${(sources[id]?.rowCount ?? 0).toLocaleString('en')} rows`),
+  ]
+    .map(line => `${line}\n`)
+    .join('');
+
+function figureIn({ figures }: Project, name: string | undefined): Figure {
+  const found =
+    name === undefined
+      ? figures[0]
+      : (figures.find(item => item.name === name) ?? figures.find(item => item.name.toLowerCase() === name.toLowerCase()));
+  if (found) return found;
+  const names = figures.map(item => item.name).join(', ');
+  throw new BadInput([name === undefined ? 'The project has no figure.' : `No figure is called ${name}. Choose one of: ${names}.`]);
+}
+
+/** Tables read anew, by the ids of those whose place they take. */
+async function freshTables({ tables }: Project, data: readonly string[], warn: (line: string) => void): Promise<Map<string, Table>> {
+  const fresh = new Map<string, Table>();
+  for (const item of data) {
+    const [, name = '', file = ''] = /^([^=]+)=(.+)$/.exec(item) ?? [];
+    if (!file) throw new WrongUse(`“${item}” is no --data TABLE=FILE.`);
+    const doc = tables.find(table => table.name === name) ?? tables.find(table => table.name.toLowerCase() === name.toLowerCase());
+    if (!doc) throw new BadInput([`No table is called ${name}. Choose one of: ${tables.map(table => table.name).join(', ')}.`]);
+    fresh.set(doc.id, await readTable(file, warn));
+  }
+  return fresh;
+}
+
+/** An edit belongs to a row of the old table. */
+function withoutEdits(project: Project, fresh: ReadonlyMap<string, Table>, warn: (line: string) => void): Project {
+  const tables = project.tables.map(table => {
+    if (!fresh.has(table.id) || table.edits.length === 0) return table;
+    warn(`${table.name}: left out ${counted(table.edits.length, 'edit')} of other rows.`);
+    return { ...table, edits: [] };
+  });
+  return { ...project, tables };
+}
+
+function warnOf(withoutValue: Readonly<Record<string, number>>, warn: (line: string) => void): void {
+  for (const [name, count] of Object.entries(withoutValue))
+    if (count)
+      warn(`${name}: ${count} ${count === 1 ? 'row has' : 'rows have'} no value, by a division by zero or the like; left missing.`);
+}
+
+/** A figure's ledger, without the screen. */
+export const ledger: Command = { name: 'ledger', help, run };

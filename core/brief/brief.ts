@@ -1,0 +1,36 @@
+import type { Figure, NumberFormat } from 'core/document';
+import { dataSection } from './data-section';
+import { helperSection } from './helper-section';
+import { scalesSection } from './scales-section';
+import type { Section } from './section';
+import type { FigureFacts, Subject } from './setting';
+import { shapeSection } from './shape-section';
+import type { TableFacts } from './table-facts';
+import { wordsSection } from './words-section';
+
+/** The brief's own sections; cues have sentences of their kinds. */
+export interface Brief {
+  readonly data: Section;
+  readonly shape: Section;
+  /** One per helper column by hand. */
+  readonly helpers: readonly Section[];
+  readonly scales: Section;
+  readonly words: Section;
+}
+
+/** What the brief speaks of when it speaks of a figure. */
+export const subjectOf = (
+  figure: Figure,
+  tables: readonly TableFacts[],
+  formats: readonly NumberFormat[] = [],
+  facts: FigureFacts = { emptyRows: 0, marks: [] },
+): Subject => ({ figure, tables, table: tables.find(item => item.id === figure.data.table), formats, facts });
+
+/** The figure written out: what was decided as sentences whose words are the controls, what was left alone beside them. */
+export const briefOf = (subject: Subject): Brief => ({
+  data: dataSection(subject),
+  shape: shapeSection(subject),
+  helpers: subject.figure.data.helpers.map((_, i) => helperSection(subject, i)),
+  scales: scalesSection(subject),
+  words: wordsSection(subject),
+});

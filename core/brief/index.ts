@@ -1,0 +1,16 @@
+// The brief: its sentences, what choosing a word does, what the search finds.
+export { briefOf, subjectOf, type Brief } from './brief';
+export { chooseWord, decidedKeys, settings, settingsBehind, type FoundSetting } from './settings';
+export type { Change, Setting, Subject } from './setting';
+export { wordsGoverning } from './governing';
+export { candidatesOf, rangeOf } from './candidates';
+export { withCues } from './measures-for';
+export { cuesAbout, cuesOfMark, filtersAbout, type MarkOffer } from './about-mark';
+export type { Section } from './section';
+export { addColumns, replaceMeasure } from './replace-measure';
+export { helperScopeChoices, readHelperScope, scopeValue } from './helper-section';
+export type { ColumnFacts, TableFacts } from './table-facts';
+
+// A first one.
+export { firstFigure, firstFigures, type FirstFigures } from './first-figure';
+export { isAveraged, isYear } from './column-roles';

@@ -1,0 +1,92 @@
+import type { FigureData, Order } from 'core/frame';
+import { failure, success, type Result } from 'core/result';
+import { speakerOf } from './section';
+import { choiceSetting, type Choice, type Setting, type Subject } from './setting';
+import type { SentencePart } from 'core/sentence';
+
+/** Which row comes first. */
+export const orderSettings = {
+  order: choiceSetting({
+    about: 'Order',
+    search: 'sort biggest largest smallest first rank',
+    governs: () => ['categories'],
+    plain: null,
+    options: ({ figure }) => orderChoices(figure.data),
+    now: ({ figure }) => orderValue(figure.data),
+    set: ({ figure }, _place, order) => ({ data: { ...figure.data, order } }),
+  }),
+  hand: handSetting(),
+};
+
+/** The first measure is "largest first"; others, and helper columns, are named. By hand keeps the arrangement that is there. */
+function orderChoices(data: FigureData): readonly Choice<Order>[] {
+  const names = [...data.measures, ...data.helpers].map(column => column.name);
+  const bySize = names.flatMap((name, i): Choice<Order>[] => [
+    {
+      value: i === 0 ? 'measure:desc' : `measure:desc:${name}`,
+      label: i === 0 ? 'largest first' : `largest ${name} first`,
+      means: { by: 'measure', measure: name, descending: true },
+    },
+    {
+      value: i === 0 ? 'measure:asc' : `measure:asc:${name}`,
+      label: i === 0 ? 'smallest first' : `smallest ${name} first`,
+      means: { by: 'measure', measure: name, descending: false },
+    },
+  ]);
+  return [
+    ...bySize,
+    { value: 'table', label: 'in table order', means: { by: 'table' } },
+    { value: 'category:asc', label: `by ${data.category}, rising`, means: { by: 'category', descending: false } },
+    { value: 'category:desc', label: `by ${data.category}, falling`, means: { by: 'category', descending: true } },
+    { value: 'hand', label: 'by hand', means: data.order.by === 'hand' ? data.order : { by: 'hand', keys: [] } },
+  ];
+}
+
+function orderValue({ order, measures }: FigureData): string {
+  if (order.by === 'table' || order.by === 'hand') return order.by;
+  const direction = order.descending ? 'desc' : 'asc';
+  if (order.by === 'category') return `category:${direction}`;
+  return order.measure === measures[0]?.name ? `measure:${direction}` : `measure:${direction}:${order.measure}`;
+}
+
+/** Categories as the analyst arranges them. */
+function handSetting(): Setting {
+  const about = 'Order by hand';
+  return {
+    about: () => about,
+    search: 'arrange sort drag',
+    places: () => [''],
+    plain: () => null,
+    word({ figure }, _place, key) {
+      const keys = figure.data.order.by === 'hand' ? figure.data.order.keys : [];
+      return { key, about, text: 'as arranged', input: { kind: 'arrange', value: JSON.stringify(keys), items: keys } };
+    },
+    choose({ figure }, _place, value) {
+      const keys = readKeys(value);
+      return keys.ok ? success({ data: { ...figure.data, order: { by: 'hand', keys: keys.value } } }) : keys;
+    },
+  };
+}
+
+const isKeys = (read: unknown): read is (string | null)[] =>
+  Array.isArray(read) && read.every(item => item === null || typeof item === 'string');
+
+/** A list of categories in JSON, null for the missing one. */
+function readKeys(value: string): Result<(string | null)[]> {
+  try {
+    const read: unknown = JSON.parse(value);
+    if (isKeys(read)) return success(read);
+  } catch {
+    // What is no JSON is no list either.
+  }
+  return failure({ code: 'setting-entry', words: 'An order by hand is a list of the categories.' });
+}
+
+const { say } = speakerOf(orderSettings);
+
+/** ", by hand as arranged". */
+export const orderParts = (subject: Subject): readonly SentencePart[] => [
+  ', ',
+  say('order', subject),
+  ...(subject.figure.data.order.by === 'hand' ? [' ', say('hand', subject)] : []),
+];

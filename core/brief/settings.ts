@@ -1,0 +1,47 @@
+import { failure, type Result } from 'core/result';
+import { dataSettings } from './data-section';
+import { helperSettings } from './helper-section';
+import { scalesSettings } from './scales-section';
+import { shapeSettings } from './shape-section';
+import { isDecided, keyOf, type Change, type Setting, type Settings, type Subject } from './setting';
+import { wordsSettings } from './words-section';
+
+/** Every decision of the brief, by the name that its words' keys begin with. */
+export const settings: Settings = { ...dataSettings, ...shapeSettings, ...helperSettings, ...scalesSettings, ...wordsSettings };
+
+/** The setting and the place that a word's key names; undefined for a word that this figure does not have. */
+export function settingOf(figure: Subject['figure'], key: string): { readonly setting: Setting; readonly place: string } | undefined {
+  const [name = '', place = ''] = key.split(':');
+  const setting = Object.hasOwn(settings, name) ? settings[name] : undefined;
+  return setting?.places(figure).includes(place) ? { setting, place } : undefined;
+}
+
+/** What choosing a value for a word of the brief changes in the figure; nothing but what the word offers is taken. */
+export function chooseWord(subject: Subject, key: string, value: string): Result<Change> {
+  const found = settingOf(subject.figure, key);
+  if (!found) return failure({ code: 'setting-unknown', key });
+  return found.setting.choose(subject, found.place, value);
+}
+
+/** A decision as the search for actions finds it. */
+export interface FoundSetting {
+  readonly key: string;
+  readonly about: string;
+  readonly search: string;
+}
+
+/** The decisions behind some words of the brief; formulas are no settings. */
+export const settingsBehind = (subject: Subject, keys: readonly string[]): readonly FoundSetting[] =>
+  keys.flatMap(key => {
+    const found = settingOf(subject.figure, key);
+    return found ? [{ key, about: found.setting.about(subject, found.place), search: found.setting.search }] : [];
+  });
+
+/** Settings of a figure that somebody has decided: they stand in the prose. */
+export const decidedKeys = (subject: Subject): readonly string[] =>
+  Object.entries(settings).flatMap(([name, setting]) =>
+    setting
+      .places(subject.figure)
+      .filter(place => isDecided(setting, subject, place))
+      .map(place => keyOf(name, place)),
+  );

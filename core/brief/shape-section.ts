@@ -1,0 +1,137 @@
+import { plainShape, type FigureShape } from 'core/document';
+import { isOrdered } from './column-roles';
+import { layerCount } from './layer-count';
+import { drawingClauses, measureParts, measureSettings } from './measure-words';
+import { orderParts, orderSettings } from './order-words';
+import { finerOf, saidOf, speakerOf, type Section } from './section';
+import { categoryParts, emptySentence, stepClauses, stepSettings } from './step-words';
+import { choices, choiceSetting, type Change, type Choice, type Subject } from './setting';
+import type { ColumnFacts } from './table-facts';
+
+/** What is shown by what, and how it is drawn. */
+export const shapeSettings = {
+  ...measureSettings,
+  ...stepSettings,
+  mark: choiceSetting({
+    about: 'Drawn as',
+    search: 'shape chart columns bars line area points stems',
+    plain: plainShape.mark,
+    options: choices([
+      ['column', 'columns'],
+      ['bar', 'lying bars'],
+      ['stem', 'stems with heads'],
+      ['lying-stem', 'lying stems with heads'],
+      ['line', 'a line'],
+      ['step', 'a stepped line'],
+      ['area', 'an area'],
+      ['step-area', 'a stepped area'],
+      ['points', 'points'],
+    ]),
+    now: ({ figure }) => figure.shape.mark,
+    set: (subject, _place, mark) => ({ shape: { ...subject.figure.shape, mark }, ...naturalOrder(subject, mark) }),
+  }),
+  ...orderSettings,
+  series: choiceSetting<string | null>({
+    about: 'Series',
+    search: 'split colour group legend crosstab pivot columns',
+    governs: () => ['legend'],
+    plain: '',
+    options: subject => [
+      { value: '', label: 'as one series', means: null },
+      ...splitsBeside(subject, [subject.figure.data.category]).map(name => ({ value: name, label: `a series per ${name}`, means: name })),
+    ],
+    now: ({ figure }) => figure.data.series ?? '',
+    set: ({ figure: { data } }, _place, series) => ({ data: { ...data, series, panel: data.panel === series ? null : data.panel } }),
+  }),
+  panel: choiceSetting<Panels>({
+    about: 'Panels',
+    search: 'facets small multiples grid crosstab pivot',
+    governs: () => ['panel'],
+    plain: plainShape.panels,
+    options: panelChoices,
+    now: ({ figure }) => (figure.data.panel === null ? figure.shape.panels : `column:${figure.data.panel}`),
+    set: ({ figure }, _place, { column, panels }) => ({
+      data: { ...figure.data, panel: column },
+      shape: { ...figure.shape, panels },
+    }),
+  }),
+  arrange: choiceSetting({
+    about: 'Several series',
+    search: 'stack stacked side by side hundred percent',
+    governs: () => ['legend'],
+    plain: plainShape.arrange,
+    options: choices([
+      ['side', 'side by side'],
+      ['stacked', 'stacked'],
+      ['full', 'stacked to 100 %'],
+    ]),
+    now: ({ figure }) => figure.shape.arrange,
+    set: ({ figure }, _place, arrange) => ({ shape: { ...figure.shape, arrange } }),
+  }),
+  proportion: choiceSetting({
+    about: 'Proportions',
+    search: 'size aspect ratio width height square',
+    plain: plainShape.proportion,
+    options: choices([
+      ['16:9', '16:9'],
+      ['4:3', '4:3'],
+      ['1:1', '1:1'],
+    ]),
+    now: ({ figure }) => figure.shape.proportion,
+    set: ({ figure }, _place, proportion) => ({ shape: { ...figure.shape, proportion } }),
+  }),
+};
+
+/** What runs along something follows it: ordered categories rise, others stand as they come. An order by size is offered there, not kept. */
+function naturalOrder({ figure: { data }, table }: Subject, mark: FigureShape): Change {
+  if (!isRunning(mark) || data.order.by !== 'measure') return {};
+  const column = table?.columns.find(({ name }) => name === data.category);
+  return { data: { ...data, order: column && isOrdered(column) ? { by: 'category', descending: false } : { by: 'table' } } };
+}
+
+const isRunning = (mark: FigureShape): boolean => mark === 'line' || mark === 'step' || mark === 'area' || mark === 'step-area';
+
+/** Panels by a column's values, or by measure, or one. */
+interface Panels {
+  readonly column: string | null;
+  readonly panels: 'one' | 'measures';
+}
+
+function panelChoices(subject: Subject): readonly Choice<Panels>[] {
+  const { category, series } = subject.figure.data;
+  return [
+    { value: 'one', label: 'one panel', means: { column: null, panels: 'one' } },
+    ...(layerCount(subject.figure) > 1
+      ? [{ value: 'measures', label: 'a panel per measure', means: { column: null, panels: 'measures' } } as const]
+      : []),
+    ...splitsBeside(subject, [category, series]).map(name => ({
+      value: `column:${name}`,
+      label: `a panel per ${name}`,
+      means: { column: name, panels: 'one' } as const,
+    })),
+  ];
+}
+
+/** Columns that can split a figure into series or panels, besides those that do something else in it. */
+const splitsBeside = ({ table }: Subject, taken: readonly (string | null)[]): string[] =>
+  (table?.columns ?? []).filter(column => canSplit(column) && !taken.includes(column.name)).map(column => column.name);
+
+const canSplit = ({ type }: ColumnFacts): boolean => type === 'text' || type === 'boolean';
+
+const { say, clause } = speakerOf(shapeSettings);
+
+/** "Show milk summed by hut as columns, largest first, a series per valley." */
+export function shapeSection(subject: Subject): Section {
+  const several = layerCount(subject.figure) > 1 || subject.figure.data.series !== null;
+  const splits = [
+    clause('series', subject, { said: [', ', ''], finer: ['It is shown ', '.'] }),
+    clause('panel', subject, { said: [', in ', ''], finer: ['It has ', '.'] }),
+    ...(several ? [clause('arrange', subject, { said: [', ', ''], finer: ['Several series stand ', '.'] })] : []),
+  ];
+  const more = [clause('proportion', subject, { said: [' Draw it ', '.'], finer: ['It is drawn ', '.'] }), ...drawingClauses(subject)];
+  const shown = ['Show ', ...measureParts(subject), ...categoryParts(subject), ' as ', say('mark', subject), ...orderParts(subject)];
+  return {
+    said: [...shown, ...saidOf(splits), '.', ...emptySentence(subject), ...saidOf(more)],
+    finer: [...finerOf(stepClauses(subject)), ...finerOf(splits), ...finerOf(more)],
+  };
+}

@@ -1,0 +1,114 @@
+import { isAdditive, type Step } from 'core/frame';
+import type { SentencePart } from 'core/sentence';
+import { isOrdered } from './column-roles';
+import { changeCategory } from './replace-measure';
+import { choices, choiceSetting, plainChoices, type Choice, type Subject } from './setting';
+import { speakerOf, type Clause } from './section';
+import type { ColumnFacts } from './table-facts';
+
+const isMoment = (column: ColumnFacts | undefined): boolean => column?.type === 'date' || column?.type === 'timestamp';
+const isOrderedColumn = (column: ColumnFacts | undefined): boolean => column !== undefined && isOrdered(column);
+const columnNamed = ({ table }: Subject, name: string): ColumnFacts | undefined => table?.columns.find(column => column.name === name);
+
+/** What a row of the figure stands for. */
+export const stepSettings = {
+  category: choiceSetting({
+    about: 'Category',
+    search: 'group by rows axis',
+    governs: () => ['categories', 'note'],
+    plain: null,
+    options: ({ table }) => plainChoices((table?.columns ?? []).map(column => column.name)),
+    now: ({ figure }) => figure.data.category,
+    set: (subject, _place, category) => changeCategory(subject.figure, category, isOrderedColumn(columnNamed(subject, category))),
+  }),
+  step: choiceSetting({
+    about: 'Steps',
+    search: 'day week month quarter year bins histogram',
+    governs: () => ['categories'],
+    plain: '',
+    options: subject => stepChoices(columnNamed(subject, subject.figure.data.category)),
+    now: ({ figure }) => stepValue(figure.data.step),
+    set: ({ figure }, _place, step) => ({
+      data: { ...figure.data, step, ...(step ? { order: { by: 'category', descending: false } as const } : {}) },
+    }),
+  }),
+  bin: choiceSetting({
+    about: 'Width of a bin',
+    search: 'histogram size interval',
+    governs: () => ['categories'],
+    places: ({ data }) => (data.step?.kind === 'bin' ? [''] : []),
+    plain: 'auto',
+    options: ({ figure }) => widthChoices(widthOf(figure.data.step)),
+    now: ({ figure }) => String(widthOf(figure.data.step) ?? 'auto'),
+    set: ({ figure }, _place, width) => ({ data: { ...figure.data, step: { kind: 'bin', width } } }),
+  }),
+  empty: choiceSetting({
+    about: ({ figure }) => `What an empty ${periodOf(figure.data.step)} is`,
+    search: 'gaps missing zero period',
+    governs: () => ['categories'],
+    places: ({ data }) => (data.step === null ? [] : ['']),
+    plain: 'missing',
+    options: choices([
+      ['missing', 'is missing'],
+      ['zero', 'counts as zero'],
+    ]),
+    now: ({ figure }) => figure.data.empty,
+    set: ({ figure }, _place, empty) => ({ data: { ...figure.data, empty } }),
+  }),
+};
+
+const WHOLE: Choice<Step> = { value: '', label: 'value by value', means: null };
+
+const GRAINS: readonly Choice<Step>[] = (['day', 'week', 'month', 'quarter', 'year'] as const).map(grain => ({
+  value: grain,
+  label: `${grain} by ${grain}`,
+  means: { kind: 'grain', grain },
+}));
+
+/** Steps that make sense for a category; none for text. */
+function stepChoices(column: ColumnFacts | undefined): readonly Choice<Step>[] {
+  if (isMoment(column)) return [WHOLE, ...GRAINS];
+  return column?.type === 'number' ? [WHOLE, { value: 'bin', label: 'in bins', means: { kind: 'bin', width: null } }] : [];
+}
+
+const stepValue = (step: Step): string => (step === null ? '' : step.kind === 'grain' ? step.grain : 'bin');
+const widthOf = (step: Step): number | null => (step?.kind === 'bin' ? step.width : null);
+const periodOf = (step: Step): string => (step?.kind === 'grain' ? step.grain : 'bin');
+
+const WIDTHS: readonly number[] = [0.1, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 5000, 10_000];
+
+function widthChoices(width: number | null): readonly Choice<number | null>[] {
+  const own = width === null || WIDTHS.includes(width) ? [] : [width];
+  return [
+    { value: 'auto', label: 'of a fitting width', means: null },
+    ...[...own, ...WIDTHS].map(value => ({ value: String(value), label: `of ${value}`, means: value })),
+  ];
+}
+
+const { say, clause } = speakerOf(stepSettings);
+
+/** " by week month by month". */
+export function categoryParts(subject: Subject): readonly SentencePart[] {
+  const { category, step } = subject.figure.data;
+  const steps = stepChoices(columnNamed(subject, category));
+  return [
+    ' by ',
+    say('category', subject),
+    ...(steps.length && step !== null ? [' ', say('step', subject)] : []),
+    ...(step?.kind === 'bin' ? [' ', say('bin', subject)] : []),
+  ];
+}
+
+/** "Its steps go value by value", where a category could be taken in steps and is not. */
+export const stepClauses = (subject: Subject): readonly Clause[] =>
+  subject.figure.data.step === null && stepChoices(columnNamed(subject, subject.figure.data.category)).length
+    ? [clause('step', subject, { said: ['', ''], finer: ['The categories go ', '.'] })]
+    : [];
+
+/** What a sum over a period without rows is, where there are such periods and something is summed. */
+export function emptySentence(subject: Subject): readonly SentencePart[] {
+  const { data } = subject.figure;
+  const adds = data.measures.some(({ formula }) => isAdditive(formula) && !/^\s*count/i.test(formula));
+  if (data.step === null || !adds || (subject.facts.emptyRows === 0 && data.empty === 'missing')) return [];
+  return [` An empty ${periodOf(data.step)} `, say('empty', subject), '.'];
+}

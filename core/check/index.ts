@@ -1,0 +1,3 @@
+// Named risks of a figure, each with its mend.
+export { checks, risksOf, type CheckName, type FoundRisk } from './checks';
+export type { Check, CheckSubject, Mend, Risk } from './check';

@@ -1,0 +1,22 @@
+import { withAxis } from 'core/document';
+import { hasPlace } from 'core/scale';
+import { counted } from 'core/sentence';
+import { axesIn, endsOf, type Check } from './check';
+
+/** What has no logarithm is not among what a log axis shows. */
+export const noLogarithm: Check = {
+  about: 'values at or below zero on a log axis',
+  find: ({ figure, plan }) =>
+    axesIn(plan).flatMap(({ place, words, axes, layers }) => {
+      const scale = axes[0]?.scale;
+      const count = scale ? endsOf(layers).filter(value => !hasPlace(scale, value)).length : 0;
+      if (count === 0) return [];
+      return [
+        {
+          words: `${counted(count, 'value')} at or below zero ${count === 1 ? 'has' : 'have'} no place on ${words}, which is logarithmic.`,
+          key: `scale:${place}`,
+          mend: { words: 'Make it symmetric log', change: { scales: withAxis(figure.scales, place, { scale: 'symlog' }) } },
+        },
+      ];
+    }),
+};

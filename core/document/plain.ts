@@ -1,0 +1,55 @@
+import type { AxisChoice, Figure, NumberFormat, Scales } from './schema';
+
+const FITTING: AxisChoice = {
+  scale: 'linear',
+  base: 10,
+  every: null,
+  zero: 'auto',
+  low: null,
+  high: null,
+  ceiling: null,
+  floor: null,
+  headroom: null,
+  step: null,
+  breaks: [],
+  shares: [],
+  reversed: false,
+  numbers: true,
+  written: 'plain',
+  power: null,
+  title: null,
+};
+
+/** Scales that fit the data. */
+export const plainScales: Scales = {
+  gridlines: true,
+  zeroLine: 'auto',
+  unit: null,
+  decimals: null,
+  axes: { first: FITTING, second: FITTING },
+  between: 'free',
+  tie: 1,
+  panels: 'matched',
+};
+
+/** How a figure is drawn until somebody says otherwise. */
+export const plainShape: Figure['shape'] = { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' };
+
+/** A way to write numbers that says nothing but its name, and what is changed. */
+export const plainFormat = (name: string, change: Partial<NumberFormat> = {}): NumberFormat => ({
+  name,
+  decimals: null,
+  significant: null,
+  grouping: true,
+  percent: false,
+  prefix: '',
+  suffix: '',
+  scale: 1,
+  language: 'en',
+  ladder: [],
+  unitFor: 'each',
+  sign: 'negative',
+  negative: 'minus',
+  missing: '–',
+  ...change,
+});

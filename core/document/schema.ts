@@ -1,0 +1,201 @@
+import { cueSchema } from 'core/cue';
+import { figureDataSchema } from 'core/frame';
+import { LANGUAGES } from 'core/format';
+import { SCALE_NAMES } from 'core/scale';
+import { DATE_STYLES } from 'core/table';
+import * as z from 'zod/mini';
+
+/** The version that this code writes. Older documents are migrated when read (see `migrations`). */
+export const PROJECT_VERSION = 5;
+
+/** How figures can be drawn. `bar` and `lying-stem` lie; everything else stands upright. */
+export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points'] as const;
+
+/**
+ * How the figure is drawn. `arrange`: series side by side, stacked, or stacked to 100 %. `panels`: one for each measure, or one for all; a panel
+ * column of the data part makes one for each of its values.
+ */
+export const shapeSchema = z.object({
+  mark: z.enum(FIGURE_SHAPES),
+  proportion: z.enum(['16:9', '4:3', '1:1']),
+  arrange: z.enum(['side', 'stacked', 'full']),
+  panels: z.enum(['one', 'measures']),
+});
+
+/** Digits behind the point, at most: more than a float holds tell nothing. */
+const MOST_DECIMALS = 20;
+/** Figures of a project, at most. */
+const MOST_FIGURES = 2_000;
+
+/** Breaks of one axis, at most. */
+export const MOST_BREAKS = 4;
+/** The largest base of a logarithm. */
+export const MOST_BASE = 1_000_000;
+/** The largest share of an axis that headroom may take. */
+export const MOST_HEADROOM = 0.9;
+
+const bound = z.nullable(z.number());
+
+/** A stretch of values that an axis leaves out. */
+const breakSchema = z.object({ from: z.number(), to: z.number() }).check(z.refine(({ from, to }) => from < to, 'from must lie below to'));
+const rises = (breaks: readonly { readonly from: number; readonly to: number }[]): boolean =>
+  breaks.every(({ from }, i) => i === 0 || from > (breaks[i - 1]?.to ?? -Infinity));
+
+const headroomSchema = z
+  .object({ as: z.enum(['share', 'value']), amount: z.number().check(z.minimum(0)) })
+  .check(z.refine(({ as, amount }) => as === 'value' || amount <= MOST_HEADROOM, 'headroom takes 90 % of an axis at most'));
+
+/**
+ * One value axis. `scale`: how values become places, with the `base` of its logarithms and a number at `every` so many powers (null: as many as fit).
+ * `zero`: as the shapes need it, kept, or left out; bounds are null where they fit the data; headroom and rounding pass neither `ceiling` nor `floor`.
+ * `headroom`: beyond the data, as a share of the axis or in data units; null where labels decide. `step`: from number to number, or about how many. `breaks`: values left
+ * out, rising; `shares`: percent of the axis for each stretch, from the low end, empty where their lengths decide. `numbers`: whether they show, and
+ * `written` how; `power`: of ten, that they are divided by and the title names. `title`: the analyst's own; null for what is read there.
+ */
+export const axisSchema = z.object({
+  scale: z.enum(SCALE_NAMES),
+  base: z.number().check(z.gt(1), z.maximum(MOST_BASE)),
+  every: z.nullable(z.number().check(z.int(), z.minimum(1), z.maximum(100))),
+  zero: z.enum(['auto', 'kept', 'out']),
+  low: bound,
+  high: bound,
+  ceiling: bound,
+  floor: bound,
+  headroom: z.nullable(headroomSchema),
+  step: z.nullable(z.object({ as: z.enum(['by', 'count']), amount: z.number().check(z.positive()) })),
+  breaks: z.array(breakSchema).check(z.maxLength(MOST_BREAKS), z.refine(rises, 'breaks must rise without meeting')),
+  shares: z.array(z.number().check(z.positive())).check(z.maxLength(MOST_BREAKS + 1)),
+  reversed: z.boolean(),
+  numbers: z.boolean(),
+  written: z.enum(['plain', 'unit', 'powers']),
+  power: z.nullable(z.number().check(z.int(), z.minimum(-30), z.maximum(30))),
+  title: z.nullable(z.string().check(z.maxLength(200))),
+});
+
+/**
+ * `zeroLine`: stronger than the gridlines where values lie on both sides of it, bold wherever it is, or like any gridline.
+ * `axes`: the first and the second value axis; `between`: each on its own, held to one scale, the second `tie` times the first, or with their zeros at
+ * one height. `panels`: panels of one measure held to one scale, or each on its own. */
+export const scalesSchema = z.object({
+  gridlines: z.boolean(),
+  zeroLine: z.enum(['auto', 'bold', 'none']),
+  unit: z.nullable(z.string()),
+  decimals: z.nullable(z.number().check(z.int(), z.minimum(0), z.maximum(MOST_DECIMALS))),
+  axes: z.object({ first: axisSchema, second: axisSchema }),
+  between: z.enum(['free', 'matched', 'tied', 'zeros']),
+  tie: z.number().check(z.positive()),
+  panels: z.enum(['matched', 'free']),
+});
+
+/** What the analyst decided of one value axis. */
+export type AxisChoice = z.infer<typeof axisSchema>;
+/** What the analyst decided of a figure's scales. */
+export type Scales = z.infer<typeof scalesSchema>;
+
+/** What stands above the figure, and the note at its foot. */
+export const wordsSchema = z.object({ title: z.string(), subtitle: z.string(), note: z.optional(z.string()) });
+
+/** One chart with its data part, cues, scales and words. `view` is what the stage shows of its cues. */
+export const figureSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  data: figureDataSchema,
+  shape: shapeSchema,
+  cues: z.array(cueSchema),
+  scales: scalesSchema,
+  words: wordsSchema,
+  view: z.enum(['plain', 'cued', 'both']),
+});
+
+const cell = z.union([z.number(), z.string(), z.boolean(), z.null()]);
+
+/** A cell with the value it was given. */
+export const cellEditSchema = z.object({ row: z.number(), column: z.string(), value: cell });
+
+/** A column that a formula computes from the table's others, row by row. */
+export const derivedSchema = z.object({
+  name: z.string().check(z.minLength(1)),
+  formula: z.string().check(z.minLength(1), z.maxLength(10_000)),
+});
+
+/** How a column's texts were read (see `Reading`). */
+const readingSchema = z.object({ decimal: z.enum(['point', 'comma']), dates: z.enum(DATE_STYLES) });
+
+/** A table of the project: its name, units by column, edited cells, derived columns, how its columns were read where not as plain as can be. The source's values are kept apart. */
+export const tableDocSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  units: z.record(z.string(), z.string()),
+  edits: z.array(cellEditSchema),
+  derived: z.array(derivedSchema),
+  readings: z.record(z.string(), readingSchema),
+});
+
+/** Units of a ladder, at most. */
+export const MOST_RUNGS = 12;
+
+const rungSchema = z.object({ symbol: z.string().check(z.maxLength(12)), size: z.number().check(z.positive()) });
+const climbs = (rungs: readonly { readonly size: number }[]): boolean =>
+  rungs.every(({ size }, i) => i === 0 || size > (rungs[i - 1]?.size ?? 0));
+
+/**
+ * A way to write numbers, named once and used everywhere. `decimals` or `significant` digits, or as many as fit. `ladder`: units that a value may be
+ * written in, rising, one `unitFor` each value or for all of a column or axis. `sign`: only before what is negative, or always; `negative`: with a minus
+ * sign or in parentheses. `missing`: what stands for no value.
+ */
+export const numberFormatSchema = z.object({
+  name: z.string().check(z.minLength(1), z.maxLength(60)),
+  decimals: z.nullable(z.number().check(z.minimum(0), z.maximum(12))),
+  grouping: z.boolean(),
+  percent: z.boolean(),
+  prefix: z.string().check(z.maxLength(20)),
+  suffix: z.string().check(z.maxLength(20)),
+  scale: z.number().check(z.positive()),
+  significant: z.nullable(z.number().check(z.int(), z.minimum(1), z.maximum(15))),
+  language: z.enum(LANGUAGES),
+  ladder: z.array(rungSchema).check(z.maxLength(MOST_RUNGS), z.refine(climbs, 'each unit of a ladder must be larger than the one before')),
+  unitFor: z.enum(['each', 'all']),
+  sign: z.enum(['negative', 'always']),
+  negative: z.enum(['minus', 'parentheses']),
+  missing: z.string().check(z.maxLength(20)),
+});
+
+/** The most that one picture of the analyst's own may have, in bytes, and how many there may be. */
+export const PICTURE_LIMIT = 64 * 1024;
+/** Small pictures that a project may have. */
+export const MOST_PICTURES = 40;
+
+/** A small picture that cues may put at marks. `data` is base64. */
+export const smallPictureSchema = z.object({
+  name: z.string().check(z.minLength(1), z.maxLength(40)),
+  type: z.enum(['image/png', 'image/svg+xml']),
+  data: z.string().check(z.regex(/^[A-Za-z0-9+/]+=*$/), z.maxLength(Math.ceil((PICTURE_LIMIT * 4) / 3) + 4)),
+});
+
+/** What is saved: everything the analyst decided, nothing that is computed. */
+export const projectSchema = z.object({
+  version: z.literal(PROJECT_VERSION),
+  id: z.string(),
+  name: z.string(),
+  tables: z.array(tableDocSchema),
+  figures: z.array(figureSchema).check(z.maxLength(MOST_FIGURES)),
+  formats: z.array(numberFormatSchema),
+  pictures: z.array(smallPictureSchema).check(z.maxLength(MOST_PICTURES)),
+});
+
+/** One chart: data part, shape, cues, scales, words. */
+export type Figure = z.infer<typeof figureSchema>;
+/** How all measures of a figure are drawn that say nothing else; “mark” in the document. */
+export type FigureShape = Figure['shape']['mark'];
+/** A column that a formula computes row by row. */
+export type Derived = z.infer<typeof derivedSchema>;
+/** What the document knows of a table. */
+export type TableDoc = z.infer<typeof tableDocSchema>;
+/** A picture that cues may put at marks. */
+export type SmallPicture = z.infer<typeof smallPictureSchema>;
+/** A way to write numbers, by name. */
+export type NumberFormat = z.infer<typeof numberFormatSchema>;
+/** What is saved. */
+export type Project = z.infer<typeof projectSchema>;
+/** What the stage shows of a figure's cues. */
+export type View = Figure['view'];

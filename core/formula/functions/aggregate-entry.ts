@@ -1,0 +1,31 @@
+import type { ColumnType } from 'core/table';
+import type { Vec } from '../vec';
+import type { FunctionHelp } from './entry';
+
+/** Rows sorted into groups: `ids[row]` from 0 to `count` − 1; null when all rows form one group. */
+export interface Groups {
+  readonly ids: Int32Array | null;
+  readonly count: number;
+  readonly rows: number;
+}
+
+/** How values are ordered inside an ordered-set aggregate, and its fraction. */
+export interface AggregateOptions {
+  readonly fraction: number;
+  readonly descending: boolean;
+}
+
+/** What a moving window keeps of its rows; see `sliding.ts`. */
+export type SlidingKind = 'sum' | 'variance' | 'pair' | 'min' | 'max' | 'count' | 'sorted';
+
+/** One aggregate of the language. Missing values are skipped; `run` gives one value per group. */
+export interface Aggregate extends FunctionHelp {
+  readonly takes: readonly ColumnType[] | 'any';
+  readonly gives: 'number' | 'same';
+  /** Two numbers per row instead of one value. */
+  readonly pair?: boolean;
+  /** Written `name(p) within group (order by x)`; `fraction`: with a share p from 0 to 1. */
+  readonly within?: 'fraction' | 'plain';
+  readonly sliding: SlidingKind;
+  readonly run: (args: readonly Vec[], groups: Groups, options: AggregateOptions) => Vec;
+}

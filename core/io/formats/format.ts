@@ -1,0 +1,19 @@
+import type { Result } from 'core/result';
+import type { ReadBundle } from '../project-file';
+import type { ImportedTable, ReadOptions } from '../read-csv';
+
+/** What a file holds: tables, or a whole project with its own. */
+export type Contents =
+  { readonly kind: 'tables'; readonly tables: readonly ImportedTable[] } | { readonly kind: 'project'; readonly bundle: ReadBundle };
+
+/** One kind of file. Adding one is adding one such entry to `fileFormats`: what opens files, on the screen and without, follows from it. */
+export interface FileFormat {
+  /** As people call it: "CSV". */
+  readonly name: string;
+  /** Endings of its files, small and without the dot. */
+  readonly endings: readonly string[];
+  /** Whether a file that begins like this can be one. `head` are the first bytes, some thousand at most. */
+  readonly sniffs: (head: Uint8Array) => boolean;
+  /** Tables with notes, or a project; every problem with its place. Cost: one pass. */
+  readonly read: (bytes: Uint8Array, file: string, options?: ReadOptions) => Result<Contents>;
+}

@@ -1,0 +1,14 @@
+import { success } from 'core/result';
+import { readProjectFile } from '../project-file';
+import type { FileFormat } from './format';
+
+/** A project as Cowbell hands it over: one JSON text with the document and its tables. */
+export const project: FileFormat = {
+  name: 'Cowbell project',
+  endings: ['json'],
+  sniffs: head => /^\uFEFF?\s*[{[]/.test(new TextDecoder().decode(head)),
+  read: bytes => {
+    const read = readProjectFile(new TextDecoder().decode(bytes));
+    return read.ok ? success({ kind: 'project', bundle: read.value }) : read;
+  },
+};

@@ -1,0 +1,68 @@
+import type { FileProblem } from 'core/result';
+import type { ColumnReader } from './column-reader';
+import { parseDate } from './moments';
+
+/** The line of the file that a data row stands on. Cost: a scan of the text, so it is asked for few rows only. */
+export type LineOf = (row: number) => number;
+
+// Enough to show where a file is faulty; the rest is counted.
+const KEPT = 5;
+const MOST_NOTES = 40;
+
+/** The first few of many, each as a note, and how many more there are. */
+export function fewest<T>(items: readonly T[], note: (item: T) => FileProblem): FileProblem[] {
+  const more = items.length - KEPT;
+  return [...items.slice(0, KEPT).map(note), ...(more > 0 ? [{ code: 'notes-more' as const, count: more }] : [])];
+}
+
+/** What was assumed or could not be read in the columns, no more than a person reads; the rest is counted. */
+export function columnNotes(readers: readonly ColumnReader[], lineOf: LineOf): FileProblem[] {
+  const makers = readers.flatMap(reader => [...assumed(reader), ...unread(reader, lineOf)]);
+  const shown = makers.slice(0, MOST_NOTES).map(make => make());
+  const more = makers.length - shown.length;
+  const unguarded = readers.reduce((sum, reader) => sum + reader.unguarded, 0);
+  return [
+    ...shown,
+    ...(more > 0 ? [{ code: 'notes-more' as const, count: more }] : []),
+    ...(unguarded > 0 ? [{ code: 'guards-removed' as const, count: unguarded }] : []),
+  ];
+}
+
+type Maker = () => FileProblem;
+
+function assumed({ name, plan, doubtful }: ColumnReader): Maker[] {
+  const { identifier, unit, shortYear, finer } = plan;
+  return [
+    ...(doubtful === undefined ? [] : [() => doubtNote(name, plan, doubtful)]),
+    ...(identifier === undefined ? [] : [(): FileProblem => ({ code: 'identifiers-kept', column: name, ...identifier })]),
+    ...(unit === undefined ? [] : [(): FileProblem => ({ code: 'unit-kept', column: name, unit })]),
+    ...(shortYear === undefined
+      ? []
+      : [(): FileProblem => ({ code: 'year-assumed', column: name, example: shortYear, year: yearOf(plan, shortYear) })]),
+    ...(finer === undefined ? [] : [(): FileProblem => ({ code: 'moments-cut', column: name, example: finer })]),
+  ];
+}
+
+const yearOf = ({ reading }: ColumnReader['plan'], text: string): number =>
+  new Date(parseDate(text, reading.dates) * 86_400_000).getUTCFullYear();
+
+function unread({ name, plan, misfits, misfitCount }: ColumnReader, lineOf: LineOf): Maker[] {
+  const more = misfitCount - misfits.length;
+  return [
+    ...misfits.map(({ row, text }): Maker => () => ({
+      code: 'cell-misfit',
+      line: lineOf(row),
+      column: name,
+      text: cut(text),
+      type: plan.type,
+    })),
+    ...(more > 0 ? [(): FileProblem => ({ code: 'cells-misfit-more', column: name, count: more, type: plan.type })] : []),
+  ];
+}
+
+const cut = (text: string): string => (text.length > 80 ? `${text.slice(0, 79)}…` : text);
+
+const doubtNote = (column: string, plan: ColumnReader['plan'], example: string): FileProblem =>
+  plan.type === 'number'
+    ? { code: 'decimal-assumed', column, example, value: plan.read(example) }
+    : { code: 'date-order-assumed', column, example };

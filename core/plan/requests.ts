@@ -1,0 +1,35 @@
+import type { ShapeName } from 'core/shape';
+import type { AppliedCue } from 'core/cue';
+import type { Figure } from 'core/document';
+import type { Frame, Pen } from 'core/frame';
+import type { Livery } from './livery';
+
+import type { ValueWriter, Writing } from 'core/words';
+
+/** What a plan is made from. `applied` is empty for the figure without its cues. */
+export interface PlanRequest {
+  readonly figure: Figure;
+  readonly frame: Frame;
+  readonly applied: readonly AppliedCue[];
+  readonly writing: Writing;
+  readonly livery: Livery;
+  /** Keep room for labels though these cues ask for none, so that plain and cued share one scale. */
+  readonly roomForLabels?: boolean;
+}
+
+/** The same with what writes its values. */
+export interface LayoutRequest {
+  readonly figure: Figure;
+  readonly frame: Frame;
+  readonly applied: readonly AppliedCue[];
+  readonly livery: Livery;
+  readonly write: ValueWriter;
+}
+
+/** A column that the figure draws. */
+export interface Drawn {
+  readonly measure: string;
+  readonly shape: ShapeName;
+  readonly axis: number;
+  readonly pen?: Pen | undefined;
+}

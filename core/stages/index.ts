@@ -1,0 +1,1 @@
+export { rememberStages, runAll, type Stages } from './stages';

@@ -1,0 +1,59 @@
+import type { Figure, FigureShape } from 'core/document';
+import { shapes } from 'core/shape';
+import type { AppliedCue } from 'core/cue';
+import type { Frame } from 'core/frame';
+import { counted, listed } from 'core/sentence';
+import { columnOf, rowsWithValue } from 'core/table';
+import { filterWords } from './filter-words';
+import { findingOf } from './findings';
+import type { ValueWriter } from './value-writer';
+import type { Computed } from './why';
+
+/** The figure in words: what is shown, in which order, what is marked, what is missing. */
+export function describeFigure(figure: Figure, { frame, applied }: Computed, write: ValueWriter): string {
+  const measure = frame.measures[0] ?? '';
+  const { data, shape } = figure;
+  const names = [...frame.measures, ...data.helpers.filter(helper => helper.shape !== null).map(helper => helper.name)];
+  const split = [...partWords('series', data.series, frame), ...partWords('panel', data.panel, frame)];
+  const rows = counted(frame.table.rowCount, split.length ? 'value' : data.step?.kind === 'grain' ? data.step.grain : frame.category);
+  const shown = `${shapeWords(shape.mark)} of ${names.join(', ')} for ${rows}${split.map(words => `, ${words}`).join('')}, ${orderWords(data.order)}.`;
+  const kept = data.filters.length ? `Kept: ${data.filters.map(filter => filterWords(filter)).join('; ')}.` : '';
+  const found = applied.flatMap(from => from.treatments.map(item => findingOf(item, { from, frame, data, write })));
+  return [shown, kept, ...found, missingWords(frame, measure), viewWords(figure, applied)].filter(Boolean).join(' ');
+}
+
+// More names than this are a list to be read in the ledger, not heard.
+const MOST_NAMES = 6;
+
+/** "Columns", or "Lying bars". */
+const shapeWords = (mark: FigureShape): string => (mark === 'bar' || mark === 'lying-stem' ? LYING[mark] : shapes[mark].plural);
+
+const LYING = { bar: 'Lying bars', 'lying-stem': 'Lying stems with heads' } as const;
+
+function orderWords(order: Figure['data']['order']): string {
+  if (order.by === 'table') return 'in table order';
+  if (order.by === 'hand') return 'ordered by hand';
+  if (order.by === 'category') return order.descending ? 'categories falling' : 'categories rising';
+  return order.descending ? 'largest first' : 'smallest first';
+}
+
+/** What a split names: "a series per valley: Tolm and Siddel". */
+function partWords(kind: string, name: string | null, { table }: Frame): string[] {
+  if (name === null) return [];
+  const column = columnOf(table, name);
+  const names = column?.type === 'text' ? column.dictionary.filter((_, code) => column.data.includes(code)) : [];
+  const told = names.length > 0 && names.length <= MOST_NAMES ? `: ${listed(names)}` : '';
+  return [`a ${kind} per ${name}${told}`];
+}
+
+/** Whether what is told is the figure with its cues or without them. */
+function viewWords(figure: Figure, applied: readonly AppliedCue[]): string {
+  if (figure.cues.length === 0) return '';
+  return applied.length === 0 ? 'Shown plain, without its cues.' : 'Shown cued.';
+}
+
+function missingWords(frame: Frame, measure: string): string {
+  const column = columnOf(frame.table, measure);
+  const count = column ? frame.table.rowCount - rowsWithValue(column).length : 0;
+  return count ? `Missing: ${counted(count, 'value')}.` : '';
+}

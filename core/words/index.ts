@@ -1,0 +1,9 @@
+// What is said of a figure: why a mark looks as it does, what hovering tells, the whole in words.
+export { describeFigure } from './describe-figure';
+export { filterWords } from './filter-words';
+export { hoverText, type HoverText } from './hover-text';
+export { whyOf, type Computed } from './why';
+
+// How its values and rows are written.
+export { axisNames, rowNames } from './row-names';
+export { styleOf, writerOf, type ValueWriter, type Writing } from './value-writer';

@@ -1,0 +1,54 @@
+import type { FigureData, Frame } from 'core/frame';
+import { formatNumber, shortened } from 'core/format';
+import { columnOf, isMissing, textAt, type Column, type NumericValues } from 'core/table';
+
+const MISSING_NAME = '(missing)';
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** The names on the category axis for each row of the frame: texts as they are, an endless one cut; periods and bins in words. */
+export function rowNames({ table, category }: Frame, { step }: FigureData): string[] {
+  const column = columnOf(table, category) as Column;
+  const names = new Array<string>(table.rowCount);
+  if (column.type === 'text')
+    for (let row = 0; row < names.length; row++) names[row] = shortened(column.dictionary[column.data[row] as number] ?? MISSING_NAME);
+  else for (let row = 0; row < names.length; row++) names[row] = isMissing(column, row) ? MISSING_NAME : stepName(column, row, step);
+  return names;
+}
+
+/** The name of one row, as the axis has it. */
+export function rowName({ table, category }: Frame, { step }: FigureData, row: number): string {
+  const column = columnOf(table, category) as Column;
+  if (isMissing(column, row)) return MISSING_NAME;
+  return column.type === 'text' ? shortened(column.dictionary[column.data[row] as number] ?? MISSING_NAME) : stepName(column, row, step);
+}
+
+/** The names as the axis shows them: within one year a day needs no year; the whole date stands in hover and ledger. */
+export function axisNames(frame: Frame, data: FigureData): string[] {
+  const names = rowNames(frame, data);
+  const column = columnOf(frame.table, frame.category);
+  if (column?.type !== 'date' || data.step?.kind === 'grain') return names;
+  const years = new Set(names.filter(name => name !== MISSING_NAME).map(name => name.slice(0, 4)));
+  return years.size === 1 ? names.map(dayName) : names;
+}
+
+function dayName(date: string): string {
+  const [, month, day] = date.split('-');
+  return month === undefined || day === undefined ? date : `${Number(day)} ${MONTHS[Number(month) - 1]}`;
+}
+
+function stepName(column: Exclude<Column, { type: 'text' }>, row: number, step: FigureData['step']): string {
+  if (step?.kind === 'bin' && column.type === 'number') return `from ${formatNumber((column as NumericValues).data[row] as number)}`;
+  const text = textAt(column, row);
+  if (step?.kind !== 'grain' || column.type !== 'date') return text;
+  const [year = '', month = ''] = text.split('-');
+  switch (step.grain) {
+    case 'year':
+      return year;
+    case 'quarter':
+      return `Q${Math.ceil(Number(month) / 3)} ${year}`;
+    case 'month':
+      return `${MONTHS[Number(month) - 1]} ${year}`;
+    default:
+      return text;
+  }
+}

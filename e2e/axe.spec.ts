@@ -1,0 +1,103 @@
+import { expect, test, type Page } from '@playwright/test';
+import axe from 'axe-core';
+import { brief, canvas, cell, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
+
+/** Runs an action by its name: in a small window the bar has no button for it. */
+async function run(page: Page, action: string): Promise<void> {
+  await page.keyboard.press('Alt+b');
+  await page.getByLabel('What to do').fill(action);
+  await page.keyboard.press('Enter');
+}
+
+/** Every main view and every sheet, opened as an analyst does. */
+const views: readonly (readonly [name: string, steps: (page: Page) => Promise<unknown>])[] = [
+  ['the workspace', () => Promise.resolve()],
+  ['the list of figures', openFigures],
+  [
+    'the gallery',
+    page => run(page, 'Look through the gallery').then(() => expect(page.getByRole('dialog', { name: 'Gallery' })).toBeVisible()),
+  ],
+  ['the search for actions', page => page.keyboard.press('Alt+b')],
+  ['a search that finds nothing', page => page.keyboard.press('Alt+b').then(() => page.keyboard.type('qqqzzz'))],
+  ['all keys', page => page.keyboard.press('Alt+1').then(() => page.keyboard.press('?'))],
+  ['what is handed over', page => page.getByRole('button', { name: 'Hand over' }).click()],
+  ['what can be opened', page => page.getByRole('button', { name: 'Open', exact: true }).click()],
+  ['the search for cues', page => page.getByRole('button', { name: 'Add a cue' }).click()],
+  ['a cue’s formulas', page => brief(page).getByRole('button', { name: 'formulas' }).click()],
+  ['more for a cue', page => brief(page).getByRole('button', { name: 'More for cue 1' }).click()],
+  ['finer settings', page => reveal(page, 'gridlines')],
+  ['a word', page => brief(page).locator('[data-token="category"]').click()],
+  ['a colour', page => brief(page).locator('[data-token="look:highest:colour"]').click()],
+  ['number formats', page => page.getByRole('button', { name: 'Number formats' }).click()],
+  ['measures', page => page.getByRole('button', { name: 'Measures', exact: true }).click()],
+  ['small pictures', page => page.getByRole('button', { name: 'Small pictures' }).click()],
+  [
+    'what may mislead',
+    async page => {
+      await typeToken(page, 'low:first', '10,000');
+      await stage(page).locator('[data-checks]').click();
+    },
+  ],
+  ['the formula desk', page => page.getByRole('button', { name: 'Helper column', exact: true }).click()],
+  ['an axis’s words', page => stage(page).locator('[data-part="axis first"]').click()],
+  [
+    'a mark’s menu',
+    async page => {
+      await page.keyboard.press('Alt+2');
+      await page.keyboard.press('Home');
+      await page.keyboard.press('Enter');
+    },
+  ],
+  ['the columns to filter by', page => stage(page).getByRole('button', { name: 'Filter' }).click()],
+  [
+    'the values of a filter',
+    async page => {
+      await stage(page).getByRole('button', { name: 'Filter' }).click();
+      await page.getByRole('option', { name: 'hut', exact: true }).click();
+      await page.getByRole('button', { name: /^hut:/ }).click();
+      await expect(page.getByRole('combobox', { name: 'Search values' })).toBeFocused();
+    },
+  ],
+  [
+    'a refused cell',
+    async page => {
+      await goTo(page, 'Wheels by hut');
+      await typeInto(page, cell(page, 1, 'wheels'), 'many');
+      await expect(page.getByRole('group', { name: 'Not taken' })).toBeVisible();
+    },
+  ],
+  ['the figure alone', page => page.keyboard.press('Alt+0')],
+  ['panels on two axes', page => goTo(page, 'Milk and fat')],
+  [
+    'a first figure',
+    async page => {
+      await run(page, 'New figure');
+      await expect(page.getByRole('group', { name: 'A first figure' })).toBeVisible();
+    },
+  ],
+];
+
+const SHEETS = /sheet|words|menu|search|list|cue’s|more|word|colour|formats|measures|pictures|handed|opened|filter/;
+
+const looks = (['light', 'dark'] as const).flatMap(colorScheme => [
+  { colorScheme, width: 1280, height: 800 },
+  { colorScheme, width: 640, height: 400 },
+]);
+
+for (const { colorScheme, width, height } of looks)
+  for (const [name, steps] of views)
+    test(`nothing is found in ${name}, ${colorScheme}, ${width} × ${height}`, async ({ page }) => {
+      await page.setViewportSize({ width, height });
+      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+      await openApp(page);
+      await steps(page);
+      if (SHEETS.test(name) && name !== 'finer settings') await expect(page.getByRole('dialog').last()).toBeVisible();
+      await expect(canvas(page)).toBeVisible();
+      await page.evaluate(axe.source);
+      const found = await page.evaluate(async () => {
+        const engine = (globalThis as unknown as { axe: typeof axe }).axe;
+        const { violations } = await engine.run(document, { resultTypes: ['violations'] });
+        return violations.map(({ id, impact, nodes }) => ({ id, impact, where: nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)) }));
+      });
+      expect(found).toEqual([]);
+    });

@@ -1,0 +1,297 @@
+import { risksOf, type FoundRisk } from 'core/check';
+import { readMove, readProject, type Figure, type Project } from 'core/document';
+import { historyOf, moveHistory, type Entry, type Proposal } from 'core/document/edits';
+import { readProjectFile, writeProjectFile, type ReadBundle } from 'core/io';
+import { pictureOf, type Livery, type Plan } from 'core/plan';
+import { failure, success, type Problem, type Result } from 'core/result';
+import { columnOf, makeTable, takeRows, type Table } from 'core/table';
+import type {
+  EngineApi,
+  Leftover,
+  News,
+  OpenedProject,
+  PictureAnswer,
+  PictureAsk,
+  LastSession,
+  Received,
+  StoredProject,
+  Trial,
+  TrialAsk,
+  ValueCount,
+} from './api';
+import { countValues } from './count-values';
+import { Journal } from './journal';
+import { PictureParts } from './picture-parts';
+import { PictureWork } from './picture-work';
+import { infoOf, Session } from './session';
+import type { Storage } from './storage';
+import { delivered } from './delivery';
+import type { Tabs } from './tabs';
+import { tryFormula } from './try-formula';
+
+/** What an engine is given: where it keeps things, who else is there. */
+export interface EngineParts {
+  readonly storage: Storage;
+  readonly tabs: Tabs;
+  /** Called before anything is computed for a figure; a test throws from it. */
+  readonly before?: (figure: string) => void;
+}
+
+/**
+ * The session behind the screen: the open project and its tables, edited by moves, each stage of a picture kept while nothing changes that it was made
+ * from. What is done is written to a journal; what fails is a value, and the next question is answered.
+ */
+export class Engine implements EngineApi {
+  private session: Session | null = null;
+  private journal: Journal | null = null;
+  private hear: (news: News) => void = () => undefined;
+  private readonly arrived = new Map<string, Table>();
+  private readonly work = new PictureWork();
+  private readonly parts = new PictureParts();
+
+  constructor(private readonly own: EngineParts) {}
+
+  listen(hear: (news: News) => void): void {
+    this.hear = hear;
+  }
+
+  async resume(leftovers: readonly Leftover[]): Promise<(OpenedProject & { readonly session: LastSession }) | null> {
+    const { storage } = this.own;
+    try {
+      for (const { project, moves } of leftovers)
+        if (await storage.read(project)) await storage.append(project, moves.filter(isReadable), Infinity);
+      const session = await storage.session();
+      const opened = session ? await this.openStored(session.project) : null;
+      return session && opened ? { ...opened, session } : null;
+    } catch {
+      this.tellStorage(true);
+      return null;
+    }
+  }
+
+  async openStored(id: string): Promise<OpenedProject | null> {
+    const { storage, tabs } = this.own;
+    const stored = await storage.read(id);
+    const read = stored && readProject(stored.document);
+    if (!stored || !read?.ok) return null;
+    const entries = stored.entries.flatMap(({ key, id: name, move }): Entry[] => {
+      const readable = readMove(move);
+      return readable.ok && typeof name === 'string' ? [{ key, id: name, move: readable.value }] : [];
+    });
+    const last = stored.entries.at(-1)?.key ?? 0;
+    const now = entries.reduce((history, { move }) => moveHistory(history, move), historyOf(read.value)).project;
+    const tables = new Map(
+      await storage.sources(
+        id,
+        now.tables.map(table => table.id),
+      ),
+    );
+    const alone = await tabs.enter(id);
+    if (alone && entries.length) await storage.absorb(now, last);
+    this.take(new Session(alone ? now : read.value, tables), alone ? [] : entries, last);
+    return this.opened(alone ? now : read.value, alone ? [] : entries);
+  }
+
+  async openFile(text: string): Promise<Result<OpenedProject>> {
+    const read = readProjectFile(text);
+    return read.ok ? success(await this.openBundle(read.value)) : read;
+  }
+
+  async start(project: Project): Promise<OpenedProject> {
+    const tables = new Map(project.tables.flatMap(({ id }) => (this.arrived.has(id) ? [[id, this.arrived.get(id) as Table]] : [])));
+    this.arrived.clear();
+    return this.create(project, tables);
+  }
+
+  async receive(id: string, port: MessagePort, onProgress?: (share: number) => void): Promise<Received> {
+    const delivery = await delivered(port);
+    if (delivery.kind === 'project') return { kind: 'project', opened: await this.openBundle(delivery.bundle) };
+    this.arrived.set(id, delivery.table);
+    return { kind: 'table', info: infoOf(delivery.table, onProgress) };
+  }
+
+  propose(project: string, proposal: Proposal): void {
+    const { session, journal } = this;
+    const read = readMove(proposal.move);
+    if (!read.ok) return this.hear({ kind: 'refused', project, id: proposal.id, problems: read.problems });
+    // Another project was opened a moment ago: the one that was left keeps what was done to it.
+    if (!session || !journal || session.project.id !== project)
+      return void this.own.storage.append(project, [proposal], Infinity).catch(() => null);
+    const checked = { id: proposal.id, move: read.value };
+    session.propose(checked);
+    this.keepArrived(session, journal);
+    journal.add(checked);
+  }
+
+  async picture({ figure, livery, have }: PictureAsk): Promise<PictureAnswer> {
+    const { session } = this;
+    const shown = session?.figure(figure);
+    if (!session || !shown) return { kind: 'given-up' };
+    try {
+      const asked = this.requestFor(session, shown, livery);
+      const made = asked.ok ? await this.work.make(asked.value, session.stagesOf(figure)) : asked;
+      if (!made) return { kind: 'given-up' };
+      return made.ok
+        ? { kind: 'picture', news: this.parts.newsOf(figure, made.value, have) }
+        : { kind: 'problems', problems: made.problems };
+    } catch (error) {
+      return { kind: 'problems', problems: [faultOf(error)] };
+    }
+  }
+
+  giveUp(): void {
+    this.work.giveUp();
+  }
+
+  async risks(id: string, livery: Livery): Promise<readonly FoundRisk[]> {
+    const read = await this.guarded(session => {
+      const figure = session.figure(id);
+      const asked = figure ? this.requestFor(session, figure, livery) : failure({ code: 'figure-no-table', name: '' });
+      const made = asked.ok ? pictureOf(asked.value, session.stagesOf(id)) : asked;
+      const plan = made.ok ? made.value.plans.at(-1) : undefined;
+      if (!figure || !asked.ok || !plan) return success([]);
+      const { units, formats } = asked.value.writing;
+      return success(risksOf({ figure, plan, units, formats, derived: session.derivedOf(figure.data.table) }));
+    });
+    return read.ok ? read.value : [];
+  }
+
+  preview(figure: Figure, livery: Livery): Promise<Result<Plan>> {
+    return this.guarded(session => {
+      const asked = this.requestFor(session, figure, livery);
+      const made = asked.ok ? pictureOf(asked.value) : asked;
+      const plan = made.ok ? made.value.plans.at(-1) : undefined;
+      return plan ? success(plan) : (made as Result<never>);
+    });
+  }
+
+  tryFormula(ask: TrialAsk): Promise<Result<Trial>> {
+    return this.guarded(session => {
+      this.own.before?.(ask.figure.id);
+      const table = session.tableOf(ask.table, ask.without)?.table;
+      return table ? tryFormula(ask, table) : failure({ code: 'figure-no-table', name: ask.table });
+    });
+  }
+
+  async valueCounts(id: string, name: string): Promise<readonly ValueCount[]> {
+    const read = await this.guarded(session => {
+      const table = session.tableOf(id)?.table;
+      const column = table && columnOf(table, name);
+      return success(table && column ? countValues(column, table.rowCount) : []);
+    });
+    return read.ok ? read.value : [];
+  }
+
+  async rowsOf(id: string, rows: Int32Array): Promise<Table> {
+    const read = await this.guarded(session => success(takeRows(session.tableOf(id)?.table ?? makeTable(id, []), rows)));
+    return read.ok ? read.value : makeTable(id, []);
+  }
+
+  async saveSession(session: LastSession): Promise<void> {
+    await this.own.storage.saveSession(session).catch(() => this.tellStorage(true));
+  }
+
+  storedProjects(): Promise<readonly StoredProject[]> {
+    return this.own.storage.projects().catch(() => []);
+  }
+
+  removeStored(id: string): Promise<void> {
+    return this.own.storage.remove(id);
+  }
+
+  projectFile(): Promise<string> {
+    const { session } = this;
+    return Promise.resolve(
+      session ? writeProjectFile({ project: session.project, tables: Object.fromEntries(session.sourceTables()) }) : '',
+    );
+  }
+
+  private async openBundle({ project, tables, notes }: ReadBundle): Promise<OpenedProject> {
+    return { ...(await this.create(await this.besideStored(project), new Map(Object.entries(tables)))), notes };
+  }
+
+  private requestFor(session: Session, figure: Figure, livery: Livery) {
+    this.own.before?.(figure.id);
+    return session.requestFor(figure, livery);
+  }
+
+  /** A result, or what went wrong in the engine as one: nothing that is asked ends the session. */
+  private guarded<T>(work: (session: Session) => Result<T>): Promise<Result<T>> {
+    const { session } = this;
+    if (!session) return Promise.resolve(failure({ code: 'engine-fault', words: 'no project is open' }));
+    try {
+      return Promise.resolve(work(session));
+    } catch (error) {
+      return Promise.resolve(failure(faultOf(error)));
+    }
+  }
+
+  private async create(project: Project, tables: Map<string, Table>): Promise<OpenedProject> {
+    const { storage, tabs } = this.own;
+    await tabs.enter(project.id);
+    this.take(new Session(project, tables), [], 0);
+    this.journal?.before(() => storage.create(project, tables));
+    return this.opened(project, []);
+  }
+
+  private take(session: Session, entries: readonly Entry[], last: number): void {
+    void this.journal?.close();
+    const { id } = session.project;
+    session.confirm(entries);
+    this.session = session;
+    const journal = new Journal(this.own.storage, id, last, {
+      written: (written, own) => void this.told(session, written, own),
+      fails: fails => this.tellStorage(fails),
+    });
+    this.journal = journal;
+    this.own.tabs.hear(id, () => journal.read());
+  }
+
+  /** What the journal holds now: other tabs are told of own moves, the page of all. */
+  private async told(session: Session, entries: readonly Entry[], own: boolean): Promise<void> {
+    if (entries.length === 0 || this.session !== session) return;
+    const before = session.project;
+    session.confirm(entries);
+    const lacking = session.lacking();
+    if (lacking.length && session.project !== before)
+      for (const [id, table] of await this.own.storage.sources(session.project.id, lacking)) session.addTable(id, table);
+    this.hear({ kind: 'entries', project: session.project.id, entries, sources: session.sources() });
+    if (own) this.own.tabs.tell(session.project.id);
+  }
+
+  /** A table that a move brings into the project is written before the move. */
+  private keepArrived(session: Session, journal: Journal): void {
+    for (const id of session.lacking()) {
+      const table = this.arrived.get(id);
+      if (!table) continue;
+      this.arrived.delete(id);
+      session.addTable(id, table);
+      journal.before(() => this.own.storage.addSource(session.project.id, id, table));
+    }
+  }
+
+  private failing = false;
+
+  /** Said once, until it changes. */
+  private tellStorage(fails: boolean): void {
+    if (fails !== this.failing) this.hear({ kind: 'storage', fails });
+    this.failing = fails;
+  }
+
+  /** A file never overwrites what is stored: a project that differs from the stored one of its id becomes one of its own. */
+  private async besideStored(project: Project): Promise<Project> {
+    const stored = await this.own.storage.read(project.id).catch(() => undefined);
+    if (!stored) return project;
+    const read = readProject(stored.document);
+    const same = read.ok && stored.entries.length === 0 && JSON.stringify(read.value) === JSON.stringify(project);
+    return same ? project : { ...project, id: crypto.randomUUID() };
+  }
+
+  private opened(project: Project, entries: readonly Entry[]): OpenedProject {
+    return { project, entries, sources: this.session?.sources() ?? {} };
+  }
+}
+
+const isReadable = ({ move }: Proposal): boolean => readMove(move).ok;
+
+const faultOf = (error: unknown): Problem => ({ code: 'engine-fault', words: error instanceof Error ? error.message : String(error) });

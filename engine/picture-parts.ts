@@ -1,0 +1,29 @@
+import type { Picture } from 'core/plan';
+import type { PictureNews } from './api';
+
+interface Told {
+  readonly number: number;
+  readonly picture: Picture;
+}
+
+/** What the page has of each figure, so that only what is new is sent: the frame of a large table is copied once, not with every word of a title. */
+export class PictureParts {
+  private readonly told = new Map<string, Told>();
+  private count = 0;
+
+  newsOf(figure: string, picture: Picture, have: number | null): PictureNews {
+    const last = this.told.get(figure);
+    const known = last?.number === have ? last?.picture : undefined;
+    const { frame, applied, plans, drawn, withoutValue } = picture;
+    const number = ++this.count;
+    this.told.set(figure, { number, picture });
+    return {
+      number,
+      plans,
+      drawn,
+      withoutValue,
+      ...(known?.frame === frame ? {} : { frame }),
+      ...(known?.applied === applied ? {} : { applied }),
+    };
+  }
+}

@@ -1,0 +1,139 @@
+import { deriveColumns } from 'core/document';
+import { confirm, following, historyOf, propose, refuse } from 'core/document/edits';
+import type { DerivedTable, Figure, Project } from 'core/document';
+import type { Entry, Following, Proposal } from 'core/document/edits';
+import type { PictureRequest } from 'core/plan';
+import { rememberStages, type Stages } from 'core/stages';
+import { applyEdits, statsOf, type Table } from 'core/table';
+import type { Livery } from 'core/plan';
+import type { Writing } from 'core/words';
+import { failure, success, type Result } from 'core/result';
+import type { SourceInfo, Sources } from './api';
+
+// So many figures keep their stages: the one on the stage, and those that one goes back and forth between.
+const REMEMBERED_FIGURES = 4;
+
+/**
+ * An open project with its tables. It takes moves, and gives what a picture needs, each stage kept for as long as nothing that it was made from
+ * changes. Cost of a move: that of the edit. Memory: the stages of the last few figures.
+ */
+export class Session {
+  private state: Following;
+  private readonly tableStages = new Map<string, Stages>();
+  private readonly figureStages = new Map<string, Stages>();
+
+  constructor(
+    project: Project,
+    private readonly tables: Map<string, Table>,
+  ) {
+    this.state = following(historyOf(project));
+  }
+
+  get project(): Project {
+    return this.state.history.project;
+  }
+
+  /** The project as the journal has it. */
+  get confirmed(): Project {
+    return this.state.confirmed.project;
+  }
+
+  propose(proposal: Proposal): void {
+    this.state = propose(this.state, proposal);
+  }
+
+  confirm(entries: readonly Entry[]): void {
+    this.state = confirm(this.state, entries);
+  }
+
+  refuse(id: string): void {
+    this.state = refuse(this.state, id);
+  }
+
+  addTable(id: string, table: Table): void {
+    this.tables.set(id, table);
+  }
+
+  /** Tables that the project names and that are not there. */
+  lacking(): string[] {
+    return this.project.tables.flatMap(({ id }) => (this.tables.has(id) ? [] : [id]));
+  }
+
+  sources(): Sources {
+    const known = this.project.tables.flatMap(({ id }) =>
+      this.tables.has(id) ? [[id, infoOf(this.tables.get(id) as Table)] as const] : [],
+    );
+    return Object.fromEntries(known);
+  }
+
+  sourceTables(): ReadonlyMap<string, Table> {
+    return this.tables;
+  }
+
+  /** A table with its edits laid over it and its derived columns behind it, one of them left out if asked. Cost: nothing while none changed. */
+  tableOf(id: string, without?: string): DerivedTable | undefined {
+    const [source, doc] = [this.tables.get(id), this.project.tables.find(table => table.id === id)];
+    if (!source) return undefined;
+    const stages = this.tableStages.get(id) ?? rememberStages();
+    this.tableStages.set(id, stages);
+    const { edits, derived } = doc ?? { edits: NONE, derived: NONE };
+    const edited = stages('edited', [source, edits], () => applyEdits(source, edits));
+    if (without === undefined) return stages('derived', [edited, derived], () => deriveColumns(edited, derived));
+    const others = derived.filter(({ name }) => name !== without);
+    return stages('derived but one', [edited, derived, without], () => deriveColumns(edited, others));
+  }
+
+  figure(id: string): Figure | undefined {
+    return this.project.figures.find(figure => figure.id === id);
+  }
+
+  /** What a figure's picture is made from. Problem: its table is not there. */
+  requestFor(figure: Figure, livery: Livery): Result<PictureRequest> {
+    const found = this.tableOf(figure.data.table);
+    if (!found) return failure({ code: 'figure-no-table', name: figure.data.table });
+    return success({ figure, ...found, writing: this.writingOf(figure.data.table), livery });
+  }
+
+  /** The derived columns of a table. */
+  derivedOf(table: string): Project['tables'][number]['derived'] {
+    return this.project.tables.find(({ id }) => id === table)?.derived ?? [];
+  }
+
+  /** What is remembered of a figure's last picture; of figures not asked for lately nothing is. */
+  stagesOf(figure: string): Stages {
+    const stages = this.figureStages.get(figure) ?? rememberStages();
+    this.figureStages.delete(figure);
+    this.figureStages.set(figure, stages);
+    const [oldest] = this.figureStages.keys();
+    if (this.figureStages.size > REMEMBERED_FIGURES && oldest !== undefined) this.figureStages.delete(oldest);
+    return stages;
+  }
+
+  private readonly writingStages = rememberStages();
+
+  private writingOf(table: string): Writing {
+    const { formats, pictures, tables } = this.project;
+    const units = tables.find(({ id }) => id === table)?.units ?? NO_UNITS;
+    return this.writingStages('writing', [units, formats, pictures], () => ({ units, formats, pictures }));
+  }
+}
+
+const NONE: readonly never[] = [];
+const NO_UNITS = {};
+
+/** Name, size and columns of a table, with what each holds. Cost: one pass over it the first time, then none. */
+export function infoOf(table: Table, onProgress: (share: number) => void = () => undefined): SourceInfo {
+  let info = infos.get(table);
+  if (!info) {
+    const { name, rowCount, columns } = table;
+    const known = columns.map((column, i) => {
+      onProgress(i / columns.length);
+      return { name: column.name, type: column.type, stats: statsOf(column) };
+    });
+    info = { name, rowCount, columns: known };
+    infos.set(table, info);
+  }
+  return info;
+}
+
+const infos = new WeakMap<Table, SourceInfo>();

@@ -1,0 +1,36 @@
+import type { Chart } from 'chart.js';
+import type { ChartPlan } from 'core/plan';
+import type { AxisEnds, PlotLayout } from '../scene/layout';
+import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
+import type { HeadRoom } from './head-box';
+
+/** Where Chart.js has laid out the axes of a plan. */
+export function layoutOfChart(chart: Chart, plan: ChartPlan, head: HeadRoom): PlotLayout {
+  const { left, top, width, height } = chart.chartArea;
+  return {
+    width: chart.width,
+    height: chart.height,
+    area: { left, top, width, height },
+    ...categoriesOf(chart, plan),
+    axes: plan.panels.map(({ axes }, panel) => axes.map((_, axis) => endsOf(chart, panel, axis))),
+    strips: plan.panels.map((_, panel) => {
+      const strip = chart.scales[stripId(panel)];
+      return strip ? (strip.top + strip.bottom) / 2 : null;
+    }),
+    head: head.words && { words: head.words, left: head.left, top: head.top },
+  };
+}
+
+function categoriesOf({ scales, chartArea }: Chart, { categories, horizontal }: ChartPlan): Pick<PlotLayout, 'first' | 'perCategory'> {
+  const axis = scales[CATEGORY_AXIS];
+  const count = categories.length;
+  const first = axis?.getPixelForValue(0) ?? 0;
+  const room = horizontal ? chartArea.height : chartArea.width;
+  return { first, perCategory: axis && count > 1 ? (axis.getPixelForValue(count - 1) - first) / (count - 1) : room };
+}
+
+/** An axis runs from position 0 to 1 of its scale. */
+function endsOf({ scales }: Chart, panel: number, axis: number): AxisEnds {
+  const drawn = scales[valueAxisId(panel, axis)];
+  return { from: drawn?.getPixelForValue(0) ?? NaN, to: drawn?.getPixelForValue(1) ?? NaN };
+}

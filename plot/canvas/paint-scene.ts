@@ -1,0 +1,143 @@
+import type { Gradient, Scene, SceneItem, StrokeLook } from '../scene/scene';
+import { rectAt, type Rect } from '../scene/flat';
+import type { Canvas } from './brushes';
+import { fontText } from './text-widths';
+
+// A long path that runs up and down is rastered slowly; in pieces of so many points a third faster.
+const PIECE = 8;
+// Around text, on each side half of it.
+const HALO = 4;
+
+type Item<K extends SceneItem['kind']> = Extract<SceneItem, { readonly kind: K }>;
+
+/** Strokes a scene. Nothing is placed, measured or worded here. */
+export function paintScene(canvas: Canvas, scene: Scene): void {
+  const { ctx } = canvas;
+  for (const { clip, items } of scene.groups) {
+    ctx.save();
+    if (clip) {
+      ctx.beginPath();
+      ctx.rect(clip.left, clip.top, clip.width, clip.height);
+      ctx.clip();
+    }
+    paintItems(canvas, scene, items);
+    ctx.restore();
+  }
+}
+
+/** Strokes some items of a scene. */
+export function paintItems(canvas: Canvas, scene: Scene, items: readonly SceneItem[]): void {
+  for (const item of items) painters[item.kind](item as never, canvas, scene);
+}
+
+const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Canvas, scene: Scene) => void } = {
+  rects({ boxes, fill, corners }, { ctx }) {
+    if (typeof fill === 'string') ctx.fillStyle = fill;
+    for (let i = 0; i < boxes.length; i += 4) {
+      if (typeof fill !== 'string') ctx.fillStyle = gradientOf(ctx, rectAt(boxes, i), fill);
+      const [left, top, width, height] = [boxes[i], boxes[i + 1], boxes[i + 2], boxes[i + 3]] as [number, number, number, number];
+      // One path for all bars of a colour would be slower by far, since its fill looks for crossings.
+      if (!corners) ctx.fillRect(left, top, width, height);
+      else {
+        ctx.beginPath();
+        ctx.roundRect(left, top, width, height, corners as [number, number, number, number]);
+        ctx.fill();
+      }
+    }
+  },
+  outlines({ boxes, stroke }, { ctx }) {
+    dress(ctx, stroke);
+    for (let i = 0; i < boxes.length; i += 4) ctx.strokeRect(...rectAt(boxes, i));
+  },
+  path({ points, closed, fill, stroke }, { ctx }) {
+    if (stroke) {
+      dress(ctx, stroke);
+      strokePath(ctx, points, closed, stroke);
+    }
+    if (!fill) return;
+    ctx.fillStyle = fill;
+    ctx.beginPath();
+    trace(ctx, points, 0, points.length);
+    if (closed) ctx.closePath();
+    ctx.fill();
+  },
+  polygons({ points, corners, fill, stroke }, { ctx }) {
+    if (stroke) dress(ctx, stroke);
+    ctx.fillStyle = fill;
+    // One by one: a path of all of them is rastered slower by far.
+    for (let i = 0; i < points.length; i += 2 * corners) {
+      ctx.beginPath();
+      trace(ctx, points, i, i + 2 * corners);
+      ctx.closePath();
+      if (stroke) ctx.stroke();
+      ctx.fill();
+    }
+  },
+  segments({ points, stroke }, { ctx }) {
+    dress(ctx, stroke);
+    ctx.beginPath();
+    for (let i = 0; i < points.length; i += 4) {
+      ctx.moveTo(points[i] as number, points[i + 1] as number);
+      ctx.lineTo(points[i + 2] as number, points[i + 3] as number);
+    }
+    ctx.stroke();
+  },
+  dots({ points, radius, fill, stroke }, { ctx }) {
+    if (fill) ctx.fillStyle = fill;
+    if (stroke) dress(ctx, stroke);
+    for (let i = 0; i < points.length; i += 2) {
+      ctx.beginPath();
+      ctx.arc(points[i] as number, points[i + 1] as number, radius, 0, 2 * Math.PI);
+      if (fill) ctx.fill();
+      if (stroke) ctx.stroke();
+    }
+  },
+  text({ text, x, y, font, colour, align, halo }, { ctx }, { family }) {
+    ctx.font = fontText(font, family);
+    ctx.textAlign = align;
+    ctx.textBaseline = 'middle';
+    if (halo) {
+      ctx.lineJoin = 'round';
+      ctx.strokeStyle = halo;
+      ctx.lineWidth = HALO;
+      ctx.setLineDash([]);
+      ctx.strokeText(text, x, y);
+    }
+    ctx.fillStyle = colour;
+    ctx.fillText(text, x, y);
+  },
+  glyph({ glyph, x, y, size, colour }, canvas, { ground, pictures }) {
+    canvas.brushes.glyph(canvas, { glyph, x, y, size, colour, ground, picture: pictures[glyph] });
+  },
+};
+
+function dress(ctx: CanvasRenderingContext2D, { colour, width, dash, join, cap }: StrokeLook): void {
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = width;
+  ctx.lineJoin = join;
+  ctx.lineCap = cap;
+  ctx.setLineDash([...dash]);
+}
+
+function strokePath(ctx: CanvasRenderingContext2D, points: Float64Array, closed: boolean, { dash, cap }: StrokeLook): void {
+  // Pieces meet only where their ends are round.
+  const length = closed || dash.length > 0 || cap !== 'round' ? points.length : 2 * PIECE;
+  for (let from = 0; from === 0 || from < points.length - 2; from += length) {
+    ctx.beginPath();
+    trace(ctx, points, from, Math.min(points.length, from + length + 2));
+    if (closed) ctx.closePath();
+    ctx.stroke();
+  }
+}
+
+function trace(ctx: CanvasRenderingContext2D, points: Float64Array, from: number, to: number): void {
+  ctx.moveTo(points[from] as number, points[from + 1] as number);
+  for (let i = from + 2; i < to; i += 2) ctx.lineTo(points[i] as number, points[i + 1] as number);
+}
+
+function gradientOf(ctx: CanvasRenderingContext2D, [left, top, width, height]: Rect, { low, high, horizontal }: Gradient): CanvasGradient {
+  const gradient = horizontal ? ctx.createLinearGradient(left, 0, left + width, 0) : ctx.createLinearGradient(0, top + height, 0, top);
+  gradient.addColorStop(0, low);
+  gradient.addColorStop(1, high);
+  return gradient;
+}

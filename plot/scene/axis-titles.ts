@@ -1,0 +1,74 @@
+import type { Box } from 'core/label';
+import type { PanelPlan } from 'core/plan';
+import type { PixelScales } from './pixel-scales';
+import type { Font, PartPlaces, SceneItem, TextWidth } from './scene';
+import { fitted } from './shortened';
+
+const PANEL: Font = { size: 12.5, weight: 650 };
+const AXIS: Font = { size: 12, weight: 600 };
+// Above the plot, where no strip of a panel's own is.
+const ABOVE = 12;
+
+/** Where the names of panels stand, so that no label stands on one. */
+export function titleBoxes(pixels: PixelScales, width: TextWidth): Box[] {
+  const { panels } = pixels.plan;
+  if (panels.length < 2) return [];
+  return panels.map(({ title }, panel) => ({
+    left: leftOf(pixels, panel),
+    top: middleOf(pixels, panel) - 8,
+    width: width(title, PANEL),
+    height: 16,
+  }));
+}
+
+/** Names each panel in the strip above it, and each value axis above its end where there are two. */
+export const axisTitles = (pixels: PixelScales, width: TextWidth): SceneItem[] =>
+  pixels.plan.panels.flatMap((panel, i) => titlesOf(panel, i, pixels, width));
+
+function titlesOf({ title, axes }: PanelPlan, panel: number, pixels: PixelScales, width: TextWidth): SceneItem[] {
+  const { livery, panels } = pixels.plan;
+  const [left, right] = [leftOf(pixels, panel), rightOf(pixels, panel)];
+  const write = (text: string, font: Font, colour: string, align: 'left' | 'right', share: number): SceneItem => ({
+    kind: 'text',
+    text: fitted(text, (right - left) * share, item => width(item, font)),
+    x: align === 'left' ? left : right,
+    y: middleOf(pixels, panel),
+    font,
+    colour,
+    align,
+    halo: null,
+  });
+  const [first, second] = axes;
+  const several = panels.length > 1;
+  return [
+    ...(several ? [write(title, PANEL, livery.ink, 'left', second ? 0.6 : 1)] : []),
+    ...(!several && first?.title ? [write(first.title, AXIS, livery.soft, 'left', 0.5)] : []),
+    ...(second?.title ? [write(second.title, AXIS, livery.soft, 'right', several ? 0.38 : 0.5)] : []),
+  ];
+}
+
+/** Where the names of panels and axes lie. */
+export function titlePlaces(pixels: PixelScales, width: TextWidth): PartPlaces {
+  const { panels } = pixels.plan;
+  return panels.flatMap(({ title, axes: [first, second] }, i) => {
+    const [left, right, top] = [leftOf(pixels, i), rightOf(pixels, i), middleOf(pixels, i) - 8];
+    const place = (id: string, wide: number, from: number): PartPlaces[number] => [
+      id,
+      { font: null, beneath: false, box: { left: from, top, width: wide, height: 16 } },
+    ];
+    const wide = (text: string): number => Math.min(width(text, AXIS), (right - left) * 0.5);
+    return [
+      ...(panels.length > 1 ? [place(`panel ${i + 1}`, width(title, PANEL), left)] : []),
+      ...(panels.length === 1 && first?.title ? [place('axis title first', wide(first.title), left)] : []),
+      ...(second?.title && i === 0 ? [place('axis title second', wide(second.title), right - wide(second.title))] : []),
+    ];
+  });
+}
+
+const middleOf = ({ plan, layout }: PixelScales, panel: number): number =>
+  (plan.horizontal ? null : layout.strips[panel]) ?? layout.area.top - ABOVE;
+
+/** Lying panels stand beside each other, others above each other. */
+const leftOf = (pixels: PixelScales, panel: number): number => (pixels.plan.horizontal ? pixels.reach(panel)[0] : pixels.layout.area.left);
+const rightOf = (pixels: PixelScales, panel: number): number =>
+  pixels.plan.horizontal ? pixels.reach(panel)[1] : pixels.layout.area.left + pixels.layout.area.width;

@@ -1,0 +1,46 @@
+import type { Box } from 'core/label';
+import type { ChartPlan } from 'core/plan';
+import type { FigureHead } from './figure-head';
+
+/** Pixels of the low and the high end of a value axis. */
+export interface AxisEnds {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Where a figure's axes lie, in CSS pixels: all that a scene needs to know of whoever laid them out. */
+export interface PlotLayout {
+  readonly width: number;
+  readonly height: number;
+  /** The plot between the axes. */
+  readonly area: Box;
+  /** Middle of the first category, and pixels from one to the next. */
+  readonly first: number;
+  readonly perCategory: number;
+  /** By panel, then by axis. */
+  readonly axes: readonly (readonly AxisEnds[])[];
+  /** Middle of the strip above each panel that holds its name; null where the figure has one panel. */
+  readonly strips: readonly (number | null)[];
+  /** Title, legend and notes with the corner they begin at; null where there are none. */
+  readonly head: { readonly words: FigureHead; readonly left: number; readonly top: number } | null;
+}
+
+// Room above the tallest mark of a tiny picture.
+const TOP = 3;
+
+/** The layout of a tiny picture: one panel from edge to edge, without words. */
+export function tinyLayout({ horizontal, categories, panels }: ChartPlan, width: number, height: number): PlotLayout {
+  const perCategory = (horizontal ? height : width) / Math.max(1, categories.length);
+  const upright = horizontal ? { from: 0, to: width - TOP } : { from: height - 1, to: TOP };
+  const ends = panels[0]?.axes[0]?.reversed ? { from: upright.to, to: upright.from } : upright;
+  return {
+    width,
+    height,
+    area: { left: 0, top: 0, width, height },
+    first: perCategory / 2,
+    perCategory,
+    axes: [[ends]],
+    strips: [null],
+    head: null,
+  };
+}

@@ -1,0 +1,83 @@
+import type { Box } from 'core/label';
+import { titlePlaces } from './axis-titles';
+import { footPlaces } from './figure-foot';
+import { headPlaces } from './figure-head';
+import type { LabelledLine } from './line-labels';
+import { lastLevel } from './level-lines';
+import type { PixelScales } from './pixel-scales';
+import type { PartPlaces, SceneItem, ScenePart, TextWidth } from './scene';
+
+// A line without a label is met this far from it.
+const BESIDE_LINE = 5;
+
+/** The parts of the plan that are drawn, with their places, in the plan's order. */
+export function partsOf(pixels: PixelScales, lines: readonly LabelledLine[], width: TextWidth): ScenePart[] {
+  const { plan, layout } = pixels;
+  const places = new Map([
+    ...(layout.head ? [...headPlaces(layout.head.words, layout.head, width), ...footPlaces(plan, layout, width)] : []),
+    ...titlePlaces(pixels, width),
+    ...axisPlaces(pixels),
+    ...lines.map((item, i) => linePlace(item, i, pixels, width)),
+    ...bandPlaces(pixels),
+  ]);
+  return plan.parts.flatMap(part => {
+    const place = places.get(part.id);
+    return place ? [{ ...part, ...place }] : [];
+  });
+}
+
+/** The strips of numbers and names around the plot. */
+function axisPlaces({ plan, layout }: PixelScales): PartPlaces {
+  const { area, width, height } = layout;
+  const [right, bottom] = [area.left + area.width, area.top + area.height];
+  const left: Box = { left: 0, top: area.top, width: area.left, height: area.height };
+  const below: Box = { left: area.left, top: bottom, width: area.width, height: height - bottom };
+  const beyond: Box = plan.horizontal
+    ? { left: area.left, top: area.top - 24, width: area.width, height: 24 }
+    : { left: right, top: area.top, width: width - right, height: area.height };
+  const place = (id: string, box: Box): PartPlaces[number] => [id, { box, font: null, beneath: false }];
+  return [
+    place('axis first', plan.horizontal ? below : left),
+    place('axis second', beyond),
+    place('categories', plan.horizontal ? left : below),
+  ];
+}
+
+function linePlace({ line, items }: LabelledLine, i: number, pixels: PixelScales, width: TextWidth): PartPlaces[number] {
+  const [first, ...more] = items.flatMap(item => boxOf(item, width));
+  const box = first ? more.reduce(around, first) : alongAxis(pixels, line.panel, line.axis, [lastLevel(line) ?? NaN], BESIDE_LINE);
+  return [`line ${i + 1}`, { box, font: null, beneath: first === undefined }];
+}
+
+const bandPlaces = (pixels: PixelScales): PartPlaces =>
+  pixels.plan.panels
+    .flatMap(panel => panel.bands)
+    .map(({ panel, axis, low, high }, i) => [
+      `band ${i + 1}`,
+      { box: alongAxis(pixels, panel, axis, [...low, ...high], 0), font: null, beneath: true },
+    ]);
+
+/** The part of the plot between the smallest and the largest of some values, and so far beside them. */
+function alongAxis(pixels: PixelScales, panel: number, axis: number, values: readonly number[], beside: number): Box {
+  const { area } = pixels.layout;
+  const there = values.filter(value => !Number.isNaN(value)).map(value => pixels.value(panel, axis, value));
+  if (there.length === 0) return { ...area, width: 0, height: 0 };
+  const [low, high] = [Math.min(...there) - beside, Math.max(...there) + beside];
+  return pixels.plan.horizontal ? { ...area, left: low, width: high - low } : { ...area, top: low, height: high - low };
+}
+
+function boxOf(item: SceneItem, width: TextWidth): Box[] {
+  if (item.kind !== 'text') return [];
+  const height = item.font.size + 4;
+  return [{ left: item.x, top: item.y - height / 2, width: width(item.text, item.font), height }];
+}
+
+const around = (a: Box, b: Box): Box => {
+  const [left, top] = [Math.min(a.left, b.left), Math.min(a.top, b.top)];
+  return {
+    left,
+    top,
+    width: Math.max(a.left + a.width, b.left + b.width) - left,
+    height: Math.max(a.top + a.height, b.top + b.height) - top,
+  };
+};

@@ -1,0 +1,196 @@
+import type { Layer, ChartPlan } from 'core/plan';
+import { positionOf, positionsOf, straightOf, stretchesOf, valueAt, type ValueScale } from 'core/scale';
+import { isBar } from 'core/shape';
+import type { PlotLayout } from './layout';
+
+/** A value axis in pixels: a straight line of what it reads, which is the value, or, where the scale bends, its position. */
+interface ValueLine {
+  readonly at0: number;
+  readonly perUnit: number;
+  readonly low: number;
+  readonly high: number;
+  /** The scale where it bends; null where values are read as they are. */
+  readonly bends: ValueScale | null;
+}
+
+/** A break in pixels: where the stretch below it ends, and where the one above it begins. */
+export interface Strip {
+  readonly low: number;
+  readonly high: number;
+}
+
+// Value axes of a panel, at most.
+const AXES = 2;
+const NOWHERE: ValueLine = { at0: NaN, perUnit: NaN, low: NaN, high: NaN, bends: null };
+
+// What has no place on a scale stands so far below it, in lengths of the axis: pixels stay numbers.
+const FAR = -4;
+const placeOf = (scale: ValueScale, value: number): number => {
+  const position = positionOf(scale, value);
+  return position === -Infinity ? FAR : position;
+};
+const placesOf = (scale: ValueScale, values: Float64Array): Float64Array =>
+  positionsOf(scale, values).map(position => (position === -Infinity ? FAR : position));
+
+/** One layer's marks in pixels; lists run along the category axis. */
+export interface PlacedLayer {
+  readonly layer: Layer;
+  /** x and y of each mark's end; NaN where a value is missing. */
+  readonly ends: Float64Array;
+  /** Pixel of each mark's base along the value axis, within the axis. */
+  readonly bases: Float64Array;
+  /** Left, top, width, height of each bar, cut off at the ends of its axis; null for lines and points. */
+  readonly boxes: Float64Array | null;
+}
+
+/**
+ * Where values and categories stand in a layout. A straight scale makes one line of value, position and pixel, so that thousands of marks cost a
+ * multiplication each.
+ */
+export class PixelScales {
+  /** Pixels from one category to the next, without direction. */
+  readonly pitch: number;
+  // By panel and axis; asked for every mark.
+  private readonly lines: ValueLine[];
+
+  constructor(
+    readonly plan: ChartPlan,
+    readonly layout: PlotLayout,
+  ) {
+    this.pitch = Math.abs(layout.perCategory);
+    this.lines = plan.panels.flatMap((panel, p) =>
+      Array.from({ length: AXES }, (_, axis) => this.lineOf(panel.axes[axis]?.scale, p, axis)),
+    );
+  }
+
+  /** Middle of a category along its axis. */
+  along(at: number): number {
+    return this.layout.first + at * this.layout.perCategory;
+  }
+
+  /** Pixel of a value at one of a panel's value axes. */
+  value(panel: number, axis: number, value: number): number {
+    const { at0, perUnit, bends } = this.line(panel, axis);
+    return at0 + (bends ? placeOf(bends, value) : value) * perUnit;
+  }
+
+  /** The value at a pixel of a panel's value axis. */
+  valueAt(panel: number, axis: number, pixel: number): number {
+    const { at0, perUnit, bends } = this.line(panel, axis);
+    const read = (pixel - at0) / perUnit;
+    return bends ? valueAt(bends, read) : read;
+  }
+
+  /** Ends of a panel's value axis in pixels, the smaller first. */
+  reach(panel: number): [number, number] {
+    const { low, high } = this.line(panel, 0);
+    return [low, high];
+  }
+
+  /** Pixels of the low and of the high end of a layer's axis. */
+  endsOf({ panel, axis }: Layer): readonly [low: number, high: number] {
+    const { from, to } = this.layout.axes[panel]?.[axis] ?? { from: NaN, to: NaN };
+    return [from, to];
+  }
+
+  /** Whether the values of a layer rise against the way that its axis usually runs: down the page, or to the left. */
+  runsBack({ panel, axis }: Layer): boolean {
+    return this.plan.panels[panel]?.axes[axis]?.reversed ?? false;
+  }
+
+  /** The breaks of a panel's value axis, from its low end. */
+  breaksOf(panel: number, axis: number): Strip[] {
+    const scale = this.plan.panels[panel]?.axes[axis]?.scale;
+    const ends = this.layout.axes[panel]?.[axis];
+    if (!scale || !ends) return [];
+    const pixelAt = (position: number): number => ends.from + position * (ends.to - ends.from);
+    const stretches = stretchesOf(scale);
+    return stretches.slice(1).map(({ from }, i) => ({ low: pixelAt(stretches[i]?.to ?? NaN), high: pixelAt(from) }));
+  }
+
+  /** A pixel brought back to the end of the axis that it lies beyond. */
+  kept({ panel, axis }: Layer, pixel: number): number {
+    const { low, high } = this.line(panel, axis);
+    return Math.max(low, Math.min(pixel, high));
+  }
+
+  /** Whether a value has a place at all: zero and what lies below it has none on a log scale. */
+  hasPlace({ panel, axis }: Layer, value: number): boolean {
+    const { bends } = this.line(panel, axis);
+    return bends === null || positionOf(bends, value) !== -Infinity;
+  }
+
+  /** Whether a mark's end lies beyond its axis by more than a pixel can show. */
+  isBeyond({ panel, axis, ends }: Layer, at: number): boolean {
+    const { low, high } = this.line(panel, axis);
+    const pixel = this.value(panel, axis, ends[at] as number);
+    return pixel < low - 1 || pixel > high + 1;
+  }
+
+  /** A place across the category axis as x and y. */
+  point(along: number, value: number): [x: number, y: number] {
+    return this.plan.horizontal ? [value, along] : [along, value];
+  }
+
+  /** All marks of a layer. Cost: O(n), no object per mark. */
+  placed(layer: Layer): PlacedLayer {
+    const count = layer.ends.length;
+    const bars = isBar(layer);
+    const { start, width } = this.slotOf(layer);
+    const { at0, perUnit, low, high, bends } = this.line(layer.panel, layer.axis);
+    const [x, y] = this.plan.horizontal ? [1, 0] : [0, 1];
+    const readEnds = bends ? placesOf(bends, layer.ends) : layer.ends;
+    const readBases = layer.bases && bends ? placesOf(bends, layer.bases) : layer.bases;
+    const readBase = bends ? placeOf(bends, layer.base) : layer.base;
+    const ends = new Float64Array(2 * count);
+    const bases = new Float64Array(count);
+    const boxes = bars ? new Float64Array(4 * count) : null;
+    for (let at = 0; at < count; at++) {
+      const middle = this.along(at);
+      const end = at0 + (readEnds[at] as number) * perUnit;
+      const base = at0 + (readBases ? (readBases[at] as number) : readBase) * perUnit;
+      const from = Math.max(low, Math.min(base, high));
+      bases[at] = from;
+      ends[2 * at + x] = bars ? middle + start + width / 2 : middle;
+      ends[2 * at + y] = end;
+      if (!boxes) continue;
+      const to = Math.max(low, Math.min(end, high));
+      boxes[4 * at + x] = middle + start;
+      boxes[4 * at + y] = Math.min(from, to);
+      boxes[4 * at + 2 + x] = width;
+      boxes[4 * at + 2 + y] = Math.abs(to - from);
+    }
+    return { layer, ends, bases, boxes };
+  }
+
+  /** A bar's stretch along the category axis, from the middle of its category. */
+  private slotOf({ slot, slots, shape }: Layer): { start: number; width: number } {
+    const room = this.pitch * (slots === 1 ? 1 : 0.8);
+    const place = room / Math.max(1, slots);
+    const width = shape === 'stem' ? Math.min(place, 4) : place * this.share(slots);
+    return { start: place * (Math.max(0, slot) + 0.5) - room / 2 - width / 2, width };
+  }
+
+  // Hundreds of bars need their room for themselves.
+  private share(slots: number): number {
+    return this.plan.categories.length > 400 ? 0.92 : slots === 1 ? 0.74 : 0.9;
+  }
+
+  private line(panel: number, axis: number): ValueLine {
+    return this.lines[panel * AXES + axis] ?? NOWHERE;
+  }
+
+  private lineOf(scale: ValueScale | undefined, panel: number, axis: number): ValueLine {
+    const ends = this.layout.axes[panel]?.[axis];
+    if (!ends || !scale) return NOWHERE;
+    const { from, to } = ends;
+    const straight = straightOf(scale);
+    return {
+      at0: from + (straight?.from ?? 0) * (to - from),
+      perUnit: (straight?.perUnit ?? 1) * (to - from),
+      low: Math.min(from, to),
+      high: Math.max(from, to),
+      bends: straight ? null : scale,
+    };
+  }
+}

@@ -1,0 +1,176 @@
+import type { ChartPlan } from 'core/plan';
+import { levelIn } from 'core/table';
+import { axisTitles, titleBoxes } from './axis-titles';
+import { bandItems } from './bands';
+import { barCuts, breakSigns, groundStrips, isArea } from './breaks';
+import { edgeSigns } from './edge-signs';
+import { footItems } from './figure-foot';
+import { headItems } from './figure-head';
+import { glyphItems } from './glyphs';
+import { markLabels } from './labels';
+import type { PlotLayout } from './layout';
+import { levelItems } from './level-lines';
+import { lineLabels, type LabelledLine } from './line-labels';
+import { FULL, type Sizes } from './looks';
+import type { Marks } from './mark-maker';
+import { marksOf } from './marks';
+import { minorLines } from './minor-lines';
+import { partsOf } from './parts';
+import { PixelScales, type PlacedLayer } from './pixel-scales';
+import type { LabelledMark, LineHandle, Scene, SceneGroup, SceneItem, Target, TextWidth } from './scene';
+
+// Points at the edge of the plot are not cut; what lies far outside the axis does not show.
+const SLACK = 8;
+
+/**
+ * Every mark, line, band, glyph and label of a plan in pixels, and what can be pointed at. Pure: the same plan, layout and widths of texts give the
+ * same scene, on a screen or without one. Cost: O(marks); labels ask their neighbours.
+ */
+export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, sizes: Sizes = FULL): Scene {
+  const pixels = new PixelScales(plan, layout);
+  const layers = plan.panels.flatMap(panel => panel.layers).map(layer => pixels.placed(layer));
+  const words = sizes.words ? wordsOf(pixels, layers, width) : NO_WORDS;
+  return {
+    width: layout.width,
+    height: layout.height,
+    ground: plan.livery.ground,
+    ink: plan.livery.ink,
+    family: plan.livery.font,
+    pictures: plan.pictures,
+    groups: groupsOf(pixels, layers, words, sizes).filter(({ items }) => items.length > 0),
+    area: layout.area,
+    horizontal: plan.horizontal,
+    first: layout.first,
+    perCategory: layout.perCategory,
+    count: plan.categories.length,
+    targets: layers.map(placed => targetOf(placed, pixels)),
+    handles: handlesOf(pixels),
+    labelled: words.labelled,
+    parts: sizes.words ? partsOf(pixels, words.lines, width) : [],
+  };
+}
+
+function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], words: Words, sizes: Sizes): SceneGroup[] {
+  const { plan, layout } = pixels;
+  const facts = { pixels, sizes };
+  const marks = layers.map(placed => marksOf(placed, facts));
+  const room = {
+    left: layout.area.left - SLACK,
+    top: layout.area.top - SLACK,
+    width: layout.area.width + 2 * SLACK,
+    height: layout.area.height + 2 * SLACK,
+  };
+  // Clipping costs as much as a line does: only where something leaves the plot.
+  const depth = (name: keyof Marks): SceneGroup => {
+    const items = marks.flatMap(item => item[name] ?? []);
+    return { name, clip: items.some(item => leaves(item, room)) ? room : null, items };
+  };
+  const broken = plan.panels.some((_, panel) => [0, 1].some(axis => pixels.breaksOf(panel, axis).length > 0));
+  const cut = (items: () => SceneItem[]): SceneItem[] => (broken ? items() : []);
+  return [
+    { name: 'minor lines', clip: null, items: minorLines(pixels) },
+    { name: 'bands', clip: layout.area, items: plan.panels.flatMap(panel => panel.bands).flatMap(band => bandItems(band, pixels)) },
+    {
+      name: 'breaks of bands',
+      clip: null,
+      items: cut(() => groundStrips(pixels, (panel, axis) => plan.panels[panel]?.bands.some(band => band.axis === axis) ?? false)),
+    },
+    depth('areas'),
+    {
+      name: 'breaks of areas',
+      clip: null,
+      items: cut(() =>
+        groundStrips(pixels, (panel, axis) => layers.some(item => isArea(item) && item.layer.panel === panel && item.layer.axis === axis)),
+      ),
+    },
+    { name: 'break signs', clip: null, items: cut(() => (sizes.words ? breakSigns(pixels) : [])) },
+    { ...depth('bars'), clip: null },
+    { name: 'breaks of bars', clip: null, items: cut(() => layers.flatMap(placed => barCuts(placed, pixels))) },
+    depth('lines'),
+    depth('points'),
+    { name: 'axis titles', clip: null, items: words.titles },
+    {
+      name: 'level lines',
+      clip: null,
+      items: plan.panels.flatMap(panel => panel.levelLines).flatMap(line => levelItems(line, pixels, sizes)),
+    },
+    { name: 'glyphs', clip: null, items: layers.flatMap(placed => glyphItems(placed, facts)) },
+    { name: 'beyond', clip: null, items: sizes.words ? layers.flatMap(placed => edgeSigns(placed, pixels)) : [] },
+    { name: 'labels', clip: null, items: words.labels },
+    { name: 'head', clip: null, items: words.head },
+  ];
+}
+
+interface Words {
+  readonly titles: readonly SceneItem[];
+  readonly labels: readonly SceneItem[];
+  readonly head: readonly SceneItem[];
+  readonly lines: readonly LabelledLine[];
+  readonly labelled: readonly LabelledMark[];
+}
+
+const NO_WORDS: Words = { titles: [], labels: [], head: [], lines: [], labelled: [] };
+
+function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: TextWidth): Words {
+  const { plan, layout } = pixels;
+  const facts = { pixels, layers, width };
+  const titles = titleBoxes(pixels, width);
+  const { items, boxes, labelled } = markLabels(facts, titles);
+  const lines = lineLabels(facts, [...titles, ...boxes]);
+  return {
+    titles: axisTitles(pixels, width),
+    labels: [...items, ...lines.flatMap(line => line.items)],
+    lines,
+    labelled,
+    head: layout.head ? [...headItems(layout.head.words, plan, layout.head.left, layout.head.top), ...footItems(plan, layout, width)] : [],
+  };
+}
+
+/** Whether any point of an item lies outside a box. */
+function leaves(item: SceneItem, { left, top, width, height }: { left: number; top: number; width: number; height: number }): boolean {
+  if (item.kind !== 'path' && item.kind !== 'dots') return false;
+  const { points } = item;
+  for (let i = 0; i < points.length; i += 2) {
+    const [x, y] = [points[i] as number, points[i + 1] as number];
+    if (x < left || x > left + width || y < top || y > top + height) return true;
+  }
+  return false;
+}
+
+const targetOf = ({ layer, ends, bases, boxes }: PlacedLayer, pixels: PixelScales): Target => ({
+  rows: layer.rows,
+  ends,
+  bases,
+  boxes,
+  reach: pixels.reach(layer.panel),
+});
+
+/** What can be dragged: lines and band edges that stand at one level and belong to a number of their cue; the ends of breaks. */
+function handlesOf(pixels: PixelScales): LineHandle[] {
+  const { panels } = pixels.plan;
+  const lines = panels.flatMap(panel => panel.levelLines);
+  const edges = panels
+    .flatMap(panel => panel.bands)
+    .flatMap(({ panel, axis, low, high, dragLow, dragHigh }) => [
+      { panel, axis, values: low, drag: dragLow },
+      { panel, axis, values: high, drag: dragHigh },
+    ]);
+  const breaks = panels.flatMap((_, panel) =>
+    [0, 1].flatMap(axis =>
+      pixels.breaksOf(panel, axis).flatMap(({ low, high }, nth): LineHandle[] => {
+        const edge = (end: 'from' | 'to', at: number): LineHandle => ({
+          target: { axis: axis === 0 ? 'first' : 'second', nth, end },
+          panel,
+          axis,
+          at,
+        });
+        return [edge('from', low), edge('to', high)];
+      }),
+    ),
+  );
+  const levels = [...lines, ...edges].flatMap(({ panel, axis, values, drag }): LineHandle[] => {
+    const level = levelIn(values);
+    return drag && typeof level === 'number' ? [{ target: drag, panel, axis, at: pixels.value(panel, axis, level) }] : [];
+  });
+  return [...levels, ...breaks];
+}

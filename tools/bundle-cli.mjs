@@ -1,0 +1,20 @@
+// Makes the bundle that the cowbell command starts from: translating its sources at every call would take most of its time.
+import { build } from 'esbuild';
+import { join } from 'node:path';
+import { root } from './install.mjs';
+
+export const bundleCli = () =>
+  build({
+    entryPoints: [join(root, 'cli', 'main.ts')],
+    outfile: join(root, 'dist', 'cli', 'main.mjs'),
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    tsconfig: join(root, 'tsconfig.json'),
+    // Packages that ask for Node's own modules in the old way.
+    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    logLevel: 'error',
+  });
+
+if (process.argv[1] === import.meta.filename) await bundleCli();

@@ -1,0 +1,42 @@
+/**
+ * The arrows of docs/ARCHITECTURE.md: what each room may import beside itself. A room is a folder; one inside another is a room of its own. A new
+ * arrow is a design decision, written there first.
+ */
+const leaves = ['core/result', 'core/format', 'core/scale', 'core/label', 'core/glyph', 'core/stages', 'core/sentence', 'core/shape'];
+const data = [...leaves, 'core/table'];
+const formula = [...data, 'core/formula'];
+const frame = [...formula, 'core/frame'];
+const cue = [...frame, 'core/cue'];
+const document = [...cue, 'core/document', 'core/document/edits'];
+const core = [...document, 'core/brief', 'core/check', 'core/io', 'core/plan', 'core/words'];
+
+export const rooms = {
+  'core/result': [],
+  'core/stages': [],
+  'core/sentence': [],
+  'core/format': [],
+  'core/scale': [],
+  'core/label': [],
+  'core/glyph': ['core/sentence'],
+  'core/shape': [],
+  'core/table': ['core/result', 'core/format'],
+  'core/formula': data,
+  'core/frame': formula,
+  'core/cue': frame,
+  'core/document': [...cue, 'core/document/edits'],
+  // The schema's types alone: what the page loads first must not bring the schemas with it.
+  'core/document/edits': [...cue, 'core/document'],
+  'core/brief': document,
+  'core/io': document,
+  'core/words': document,
+  'core/plan': [...document, 'core/words'],
+  'core/check': [...document, 'core/plan', 'core/words'],
+  engine: core,
+  plot: core,
+  app: [...core, 'engine', 'plot'],
+  'app/services': [...core, 'engine', 'plot'],
+  'app/ui': leaves,
+  server: [...core, 'engine', 'plot'],
+  cli: [...core, 'engine', 'plot'],
+  demo: core,
+};
