@@ -26,8 +26,17 @@ export const ledger = (page: Page): Locator => page.getByRole('region', { name: 
 export const canvas = (page: Page, at = 0): Locator => page.locator('cb-figure-canvas canvas[role="img"]').nth(at);
 export const saved = (page: Page): Promise<void> => expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
 
+/** Waits until the figure and the ledger show what was asked for last: for whoever reads them, or goes on by what they say. */
+export async function settled(page: Page): Promise<void> {
+  const drawn = (): Promise<void> => page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done))));
+  await drawn();
+  await expect(stage(page)).toHaveAttribute('aria-busy', 'false');
+  await drawn();
+}
+
 /** Opens what a section keeps behind “finer”, where a word waits there. */
 export async function reveal(page: Page, key: string): Promise<void> {
+  await settled(page);
   if (await brief(page).locator(`[data-token="${key}"]`).count()) return;
   for (const button of await brief(page).locator('[data-finer]').all()) {
     if ((await button.getAttribute('aria-expanded')) === 'true') continue;
@@ -41,6 +50,7 @@ export async function choose(page: Page, token: string, option: string, nth = 0)
   await reveal(page, token);
   await brief(page).locator(`[data-token="${token}"]`).nth(nth).click();
   await page.getByRole('dialog').getByRole('option', { name: option, exact: true }).click();
+  await settled(page);
 }
 
 /** A bar as its pixels show it, in canvas pixels: where it lies along the category axis, and how long it is. */
@@ -102,6 +112,7 @@ export async function typeInto(page: Page, target: Locator, text: string): Promi
   await target.click();
   await page.keyboard.type(text);
   await page.keyboard.press('Enter');
+  await settled(page);
 }
 
 /** The list of figures, opened. */
@@ -118,6 +129,7 @@ export const figureName = (page: Page): Locator => page.getByRole('navigation', 
 export async function goTo(page: Page, figure: string): Promise<void> {
   const list = await openFigures(page);
   await list.getByRole('option', { name: figure, exact: true }).click();
+  await settled(page);
 }
 
 /** Puts text on the clipboard's way into the page, at what has focus. */
@@ -153,6 +165,7 @@ export async function addCue(page: Page, query: string, kind: string): Promise<v
   await brief(page).getByRole('button', { name: 'Add a cue' }).click();
   await page.getByRole('dialog').getByLabel('Find a cue').fill(query);
   await page.getByRole('dialog').locator(`[data-offer="${kind}"]`).click();
+  await settled(page);
 }
 
 /** Types a value into a token that takes one. */
@@ -161,6 +174,7 @@ export async function typeToken(page: Page, key: string, text: string, nth = 0):
   await token(page, key, nth).click();
   await page.getByRole('dialog').locator('input, textarea').first().fill(text);
   await page.keyboard.press('Enter');
+  await settled(page);
 }
 
 /** How many pixels of the canvas have a colour, each channel up to one off. */
@@ -237,6 +251,7 @@ export async function keepOnly(page: Page, column: string, value: string): Promi
     .getByRole('option', { name: new RegExp(value) })
     .click();
   await page.keyboard.press('Escape');
+  await settled(page);
 }
 
 /** Adds a filter by a column and opens it at a way to choose. */

@@ -40,12 +40,15 @@ export class PictureStore {
 
   /** The row of the frame that pointer or keyboard is on, in figure and ledger alike. */
   readonly pointedRow = signal<number | null>(null);
+  /** Whether what shows is still behind what was asked for. */
+  readonly isBehind = signal(true);
   private last: Shown | null = null;
+  private wanted: PictureNeed | null = null;
 
   readonly shown$: Observable<Shown> = combineLatest([this.store.open$, toObservable(inject(Theme).livery)]).pipe(
     map(([open, livery]) => ({ need: needOf(open), livery })),
     distinctUntilChanged((a, b) => a.livery === b.livery && sameNeed(a.need, b.need)),
-    map(({ need, livery }) => need && { ...need, livery }),
+    map(({ need, livery }) => this.want(need && { ...need, livery })),
     filter(ask => ask !== null),
     oneAtATime<PictureNeed, PictureAnswer>({
       ask: need => this.answerTo(need),
@@ -54,7 +57,10 @@ export class PictureStore {
     }),
     scan(shownAfter, null as Shown | null),
     filter(shown => shown !== null),
-    tap(shown => (this.last = shown)),
+    tap(shown => {
+      this.last = shown;
+      this.isBehind.set(shown.ask !== this.wanted);
+    }),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
 
@@ -62,6 +68,12 @@ export class PictureStore {
     const app = inject(ApplicationRef);
     // In the task that brought the answer, not in the next frame's: what a frame lays out and paints is enough for one task.
     this.shown$.subscribe(() => queueMicrotask(() => app.tick()));
+  }
+
+  private want(ask: PictureNeed | null): PictureNeed | null {
+    this.wanted = ask;
+    this.isBehind.set(ask !== null);
+    return ask;
   }
 
   private async answerTo({ figure, livery }: PictureNeed): Promise<PictureAnswer> {

@@ -41,7 +41,7 @@ const MARGIN = 16;
   selector: 'cb-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FigureCanvas, FigureChecks, FilterChips, FirstFigureOffers, RadioKeys],
-  host: { class: 'flex h-full min-h-0 flex-col bg-surface', role: 'region', 'aria-label': 'Stage' },
+  host: { class: 'flex h-full min-h-0 flex-col bg-surface', role: 'region', 'aria-label': 'Stage', '[attr.aria-busy]': 'isBehind()' },
   providers: [figureSheets],
   templateUrl: './stage.html',
 })
@@ -59,6 +59,7 @@ export class Stage {
   protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
   private readonly shown = toSignal(this.pictures.shown$);
   protected readonly row = this.pictures.pointedRow;
+  protected readonly isBehind = this.pictures.isBehind;
   /** The canvas that was pointed at last: only there hangs the hover card. */
   protected readonly active = signal<number | null>(null);
 

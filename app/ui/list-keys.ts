@@ -1,4 +1,4 @@
-import { afterEveryRender, Directive, ElementRef, inject, input } from '@angular/core';
+import { afterEveryRender, ApplicationRef, Directive, ElementRef, inject, input } from '@angular/core';
 import { Announcer } from './announcer';
 
 let count = 0;
@@ -34,13 +34,13 @@ export class ListKeys {
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly announcer = inject(Announcer);
+  private readonly app = inject(ApplicationRef);
   protected readonly field = this.host instanceof HTMLInputElement;
   protected readonly listId = `list-${++count}`;
   private active: HTMLElement | null = null;
   private isFresh = true;
-  /** What was typed has not narrowed the list yet; Enter waits for it. */
+  /** What was typed has not narrowed the list yet. */
   private isStale = false;
-  private isEnterWaiting = false;
   private typed = '';
   private typedAt = 0;
   private telling: ReturnType<typeof setTimeout> | undefined;
@@ -77,6 +77,8 @@ export class ListKeys {
   protected onKey(event: KeyboardEvent): void {
     // With these a key is a shortcut of whoever shows the list.
     if (event.altKey || event.ctrlKey || event.metaKey) return;
+    // A key speaks of the list that was typed, also where it is faster than the screen draws.
+    if (this.isStale) this.app.tick();
     const options = this.options();
     const at = this.active ? options.indexOf(this.active) : -1;
     const last = options.length - 1;
@@ -89,10 +91,7 @@ export class ListKeys {
       ...(this.field ? {} : { Home: 0, End: last }),
     };
     const next = moves[event.key];
-    if (event.key === 'Enter' && this.isStale && this.takesFirst()) {
-      event.preventDefault();
-      this.isEnterWaiting = true;
-    } else if (next !== undefined && options.length) this.go(options[next], event);
+    if (next !== undefined && options.length) this.go(options[next], event);
     else if ((event.key === 'Enter' || (event.key === ' ' && !this.field && !this.isTyping(event))) && this.active) {
       event.preventDefault();
       this.active.click();
@@ -151,10 +150,6 @@ export class ListKeys {
     if (id) this.host.setAttribute('aria-activedescendant', id);
     else this.host.removeAttribute('aria-activedescendant');
     this.isStale = false;
-    if (!this.isEnterWaiting) return;
-    this.isEnterWaiting = false;
-    const { active } = this;
-    queueMicrotask(() => active?.click());
   }
 }
 
