@@ -75,10 +75,11 @@ export function planOf(count: number, round: number, change: Partial<Layer> = {}
     axisNote: 'milk by hut',
     legend: [],
     categories: Array.from(values, (_, i) => `hut ${i}`),
+    along: { places: null, counted: null, ordered: false, names: 'fitting', marked: [] },
     panels: [
       {
         title: '',
-        axes: [{ scale, tickLabels: scale.ticks.map(String), title: '', numbers: true, reversed: false }],
+        axes: [{ scale, tickLabels: scale.ticks.map(String), title: '', numbers: true, reversed: false, side: 'near' }],
         layers: [layer],
         levelLines: [],
         bands: [],

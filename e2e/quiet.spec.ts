@@ -67,7 +67,9 @@ const thickness = (page: Page, hex: string): Promise<number> =>
   canvas(page).evaluate((element, hex) => {
     const canvas = element as HTMLCanvasElement;
     const context = canvas.getContext('2d') as CanvasRenderingContext2D;
-    const { data } = context.getImageData(Math.round(canvas.width * 0.52), 0, 1, canvas.height);
+    // Within the plot: neither head nor names.
+    const [top, height] = [Math.round(canvas.height * 0.2), Math.round(canvas.height * 0.64)];
+    const { data } = context.getImageData(Math.round(canvas.width * 0.52), top, 1, height);
     const rgb = [1, 3, 5].map(i => parseInt(hex.slice(i, i + 2), 16));
     let count = 0;
     for (let i = 0; i < data.length; i += 4) if (rgb.every((part, j) => Math.abs((data[i + j] as number) - part) <= 90)) count++;

@@ -29,7 +29,7 @@ interface Tried {
 function tryOnFrame(formula: string, figure: Figure, source: Table, before: readonly NamedFormula[] | undefined): Result<Trial> {
   const framed = frameOf(source, before ? figure.data : { ...figure.data, helpers: [] });
   if (!framed.ok) return framed;
-  const names = rowNames(framed.value, figure.data);
+  const names = rowNames(framed.value, figure);
   const over = withFormulas(framed.value.table, before ?? []);
   return tried({ formula, place: 'column', over, names: row => names[row] ?? '' });
 }

@@ -1,18 +1,20 @@
-import { CategoryScale, Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
+import { Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
-import { isCounted, optionsOf } from './axes/chart-config';
+import { CategoryNames } from './axes/category-names';
+import { optionsOf } from './axes/chart-config';
 import { HeadBox } from './axes/head-box';
 import { layoutOfChart } from './axes/layout-of-chart';
 import type { Brushes, Canvas } from './canvas/brushes';
 import { pageBrushes } from './canvas/page-brushes';
 import { paintItems, paintScene } from './canvas/paint-scene';
 import { TextWidths } from './canvas/text-widths';
+import type { PlotLayout } from './scene/layout';
 import { PixelScales } from './scene/pixel-scales';
 import { anchorOf, handleAt, markAt, outlineOf, rowAt } from './scene/pointing';
 import type { FigurePoint, LineHandle, MarkAt, Scene, ScenePart } from './scene/scene';
 import { sceneOf } from './scene/scene-of';
 
-Chart.register(CategoryScale, LinearScale);
+Chart.register(LinearScale);
 
 /** What a drawing is made with. */
 export interface DrawingOptions {
@@ -30,6 +32,7 @@ export interface DrawingOptions {
 export class FigureDrawing {
   private readonly chart: Chart;
   private readonly head: HeadBox;
+  private readonly names: CategoryNames;
   private readonly brushes: Brushes;
   private readonly widths = new TextWidths();
   private laidOut: Scene | null = null;
@@ -42,9 +45,10 @@ export class FigureDrawing {
   ) {
     this.brushes = options.brushes ?? pageBrushes(() => this.chart.draw());
     this.head = new HeadBox(() => this.plan, this.widths);
+    this.names = new CategoryNames(() => this.plan, this.widths);
     this.chart = new Chart(canvas, {
       type: 'line',
-      data: { labels: labelsOf(plan), datasets: [] },
+      data: { datasets: [] },
       options: this.chartOptions() as never,
       plugins: [this.head.plugin(), this.painter()] as never,
     });
@@ -54,7 +58,6 @@ export class FigureDrawing {
   show(plan: ChartPlan): void {
     this.plan = plan;
     this.laidOut = null;
-    this.chart.data.labels = labelsOf(plan);
     this.chart.options = this.chartOptions();
     this.chart.update('none');
   }
@@ -116,7 +119,7 @@ export class FigureDrawing {
   private held: PixelScales | null = null;
 
   private pixelScales(): PixelScales {
-    return new PixelScales(this.plan, layoutOfChart(this.chart, this.plan, this.head));
+    return new PixelScales(this.plan, this.layout(this.chart));
   }
 
   destroy(): void {
@@ -130,14 +133,14 @@ export class FigureDrawing {
 
   private sceneOn(chart: Chart): Scene {
     if (!this.laidOut) {
-      this.laidOut = sceneOf(this.plan, layoutOfChart(chart, this.plan, this.head), this.widths.on(chart.ctx, this.plan.livery.font));
+      this.laidOut = sceneOf(this.plan, this.layout(chart), this.widths.on(chart.ctx, this.plan.livery.font));
       this.options.laidOut?.(this.laidOut.parts);
     }
     return this.laidOut;
   }
 
   private chartOptions(): ChartOptions<'bar'> {
-    return { ...optionsOf(this.plan), ...this.options.fixed };
+    return { ...optionsOf(this.plan, this.names), ...this.options.fixed };
   }
 
   private painter(): Plugin<'bar'> {
@@ -158,6 +161,10 @@ export class FigureDrawing {
     };
   }
 
+  private layout(chart: Chart): PlotLayout {
+    return layoutOfChart(chart, this.plan, { head: this.head, names: this.names });
+  }
+
   private canvasOf({ currentDevicePixelRatio: ratio }: Chart, ctx: CanvasRenderingContext2D): Canvas {
     return { ctx, brushes: this.brushes, ratio };
   }
@@ -175,6 +182,3 @@ export class FigureDrawing {
     if (this.row !== null) paintItems(this.canvasOf(this.chart, ctx), this.scene, outlineOf(this.scene, this.row));
   }
 }
-
-/** A counting axis needs no list of names. */
-const labelsOf = (plan: ChartPlan): string[] => (isCounted(plan) ? [] : [...plan.categories]);

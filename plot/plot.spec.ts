@@ -1,6 +1,8 @@
 import type { ChartPlan, Layer, Livery } from 'core/plan';
 import { FigureDrawing, toPng } from './index';
+import { CategoryNames } from './axes/category-names';
 import { optionsOf } from './axes/chart-config';
+import { TextWidths } from './canvas/text-widths';
 import { layer as layerOf, planOf, type PlanParts } from './scene/sample-plan.spec';
 
 const livery: Livery = {
@@ -21,7 +23,14 @@ const layer = (values: readonly number[], change: Partial<Layer> = {}): Layer =>
 const panel = (low: number, high: number, ticks: number[] = [], title = '') => ({
   title,
   axes: [
-    { scale: { kind: 'linear' as const, low, high, ticks }, tickLabels: ticks.map(String), title: '', numbers: true, reversed: false },
+    {
+      scale: { kind: 'linear' as const, low, high, ticks },
+      tickLabels: ticks.map(String),
+      title: '',
+      numbers: true,
+      reversed: false,
+      side: 'near' as const,
+    },
   ],
 });
 
@@ -195,6 +204,8 @@ describe('drawing a plan', () => {
 });
 
 describe('the configuration', () => {
-  it('has no animation and no hover of its own', () =>
-    expect([optionsOf(planWith()).animation, optionsOf(planWith()).events]).toEqual([false, []]));
+  it('has no animation and no hover of its own', () => {
+    const { animation, events } = optionsOf(planWith(), new CategoryNames(planWith, new TextWidths()));
+    expect([animation, events]).toEqual([false, []]);
+  });
 });

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Section } from 'core/brief';
 import type { Sentence, Token } from 'core/sentence';
-import { SentenceLine, type TokenChoice } from './sentence-line';
+import { SentenceLine } from './sentence-line';
+import type { TokenChoice } from './token-choice';
 
 /** A word that opens its formula, and in which of the section's texts it stands. */
 export interface WroteWord {

@@ -10,7 +10,7 @@ import { shapeOf } from 'core/shape';
 import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
-import type { TokenChoice } from './sentence-line';
+import type { TokenChoice } from './token-choice';
 
 /** The figure as the brief speaks of it, and what choosing one of its words does: in the brief itself and beside what is clicked on the stage. */
 @Injectable({ providedIn: 'root' })

@@ -13,7 +13,7 @@ import { FormulaWriting } from './formula-writing';
 import { NumberFormats } from './number-formats';
 import { BriefWords } from './brief-words';
 import { BriefSection, type WroteWord } from './brief-section';
-import type { TokenChoice } from './sentence-line';
+import type { TokenChoice } from './token-choice';
 
 /** The figure written out as short sentences whose words are the controls. */
 @Component({

@@ -7,7 +7,7 @@ import type { Token } from 'core/sentence';
 import { FormulaDesk } from '../services/formula-desk';
 import { ProjectStore } from '../services/project-store';
 import { BriefWords } from './brief-words';
-import type { TokenChoice } from './sentence-line';
+import type { TokenChoice } from './token-choice';
 
 /** What changes the cues of the figure on the stage: one more, a word of one, a formula of a rule. */
 @Injectable({ providedIn: 'root' })

@@ -7,7 +7,8 @@ import type { Token } from 'core/sentence';
 import { tintOf } from '../ui/tint';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
-import { SentenceLine, type TokenChoice } from './sentence-line';
+import { SentenceLine } from './sentence-line';
+import type { TokenChoice } from './token-choice';
 
 /** What can be done to a cue from its line. */
 export type CueAction = 'duplicate' | 'up' | 'down' | 'remove' | 'open-as-formula';

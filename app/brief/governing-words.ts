@@ -4,7 +4,8 @@ import { kindOf } from 'core/cue';
 import type { Token } from 'core/sentence';
 import { BriefWords } from './brief-words';
 import { CueChanges } from './cue-changes';
-import { SentenceLine, type TokenChoice } from './sentence-line';
+import { SentenceLine } from './sentence-line';
+import type { TokenChoice } from './token-choice';
 
 /** The sentences that govern a part of the figure, beside it: their words work as in the brief. */
 @Component({

@@ -1,12 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Sentence, Token } from 'core/sentence';
+import type { TokenChoice } from './token-choice';
 import { TokenWord } from './token-word';
-
-/** What was chosen for a token. */
-export interface TokenChoice {
-  readonly key: string;
-  readonly value: string;
-}
 
 /** A sentence of the brief: words, and words that are controls. */
 @Component({

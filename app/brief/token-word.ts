@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
 import type { Token } from 'core/sentence';
 import { ArrangeList } from '../ui/arrange-list';
 import { ChoiceList } from '../ui/choice-list';
 import { Sheet } from '../ui/sheet';
 import { Swatch } from '../ui/swatch';
 import { ValueEntry } from '../ui/value-entry';
+import { WordPreview } from './word-preview';
 
 /** One changeable word of a sentence: a button that opens just the choices that make sense there. */
 @Component({
@@ -12,6 +13,7 @@ import { ValueEntry } from '../ui/value-entry';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ArrangeList, ChoiceList, Sheet, Swatch, ValueEntry],
   host: { class: 'inline' },
+  providers: [WordPreview],
   template: `
     @if (formula(); as input) {
       <span
@@ -34,6 +36,7 @@ import { ValueEntry } from '../ui/value-entry';
         class="token"
         [cbSheet]="sheet"
         [sheetLabel]="token().about"
+        (closed)="preview.consider('', null)"
         [attr.data-token]="token().key"
         [attr.data-about]="token().about"
         [attr.aria-label]="named()"
@@ -64,7 +67,12 @@ import { ValueEntry } from '../ui/value-entry';
           <div class="mt-2 flex justify-end"><button type="submit" class="act act-loud">Use it</button></div>
         </form>
       } @else if (input.kind === 'entry') {
-        <cb-value-entry [entry]="input" [label]="token().about" (chosen)="choose($event, close)" />
+        <cb-value-entry
+          [entry]="input"
+          [label]="token().about"
+          (considered)="preview.consider(token().key, $event)"
+          (chosen)="choose($event, close)"
+        />
       } @else if (input.kind === 'arrange') {
         @defer (on immediate) {
           <cb-arrange-list [items]="input.items" (arranged)="chosen.emit(JSON.stringify($event))" />
@@ -95,6 +103,7 @@ export class TokenWord {
   protected readonly named = computed(() => `${this.token().about}: ${this.token().text}`);
   protected readonly hex = computed(() => (this.token().input.value.startsWith('#') ? this.token().input.value : '#b07d12'));
 
+  protected readonly preview = inject(WordPreview);
   private readonly sheetOf = viewChild(Sheet);
 
   protected open(): void {

@@ -79,7 +79,7 @@ function keyColumn({ picture, ask }: From, name: string, touched: Touched): Grid
   const column = columnOf(frame.table, name) as Column;
   const isEdited = (row: number): boolean => touched.get(name)?.has(onlySource(frame, row) ?? -1) ?? false;
   const stepped = name === frame.category && ask.figure.data.step !== null;
-  const names = stepped ? rowNames(frame, ask.figure.data) : null;
+  const names = stepped ? rowNames(frame, ask.figure) : null;
   const derived = ask.table.derived.some(item => item.name === name);
   return {
     // Years and codes are names here: they are not grouped.

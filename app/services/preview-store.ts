@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Plan } from 'core/plan';
 import type { Figure } from 'core/document';
@@ -11,6 +11,8 @@ import { Theme } from './theme';
 export class PreviewStore {
   private readonly engine = inject(EngineClient);
   private readonly theme = inject(Theme);
+  /** What a choice would make of the figure on the stage, while it is considered; null while none is. */
+  readonly onStage = signal<{ readonly plan: Plan; readonly words: string } | null>(null);
   private readonly shown = toSignal(inject(PictureStore).shown$);
 
   /** The figure on the stage otherwise; null when it cannot be drawn. */

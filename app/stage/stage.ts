@@ -19,6 +19,7 @@ import { figureSheets } from '../services/figure-sheets';
 import { FirstOffers } from '../services/first-offers';
 import { LineDrag } from '../services/line-drag';
 import { PictureStore } from '../services/picture-store';
+import { PreviewStore } from '../services/preview-store';
 import { Room } from '../services/room';
 import { ProjectStore } from '../services/project-store';
 import { FigureCanvas } from './figure-canvas';
@@ -66,7 +67,13 @@ export class Stage {
   /** What writes the hover card; it comes after the first figure is drawn. */
   private readonly words = signal<typeof hoverText | null>(null);
 
-  protected readonly plans = computed(() => (this.figure() ? (this.shown()?.picture?.plans ?? []) : []));
+  /** What a choice would make of the figure, while it is considered. */
+  protected readonly preview = inject(PreviewStore).onStage;
+  private readonly drawn = computed(() => (this.figure() ? (this.shown()?.picture?.plans ?? []) : []));
+  protected readonly plans = computed(() => {
+    const [drawn, preview] = [this.drawn(), this.preview()];
+    return preview && drawn.length ? [...drawn.slice(0, -1), preview.plan] : drawn;
+  });
   /** The figure as it stands now cannot be drawn: what shows is its last good state. */
   protected readonly isStale = computed(() => this.plans().length > 0 && (this.shown()?.problems.length ?? 0) > 0);
   /** Why the figure cannot be drawn, where the brief does not say it: a fault, or a first picture that failed. */
@@ -106,7 +113,7 @@ export class Stage {
     void import('core/words').then(module => this.words.set(module.hoverText));
     // A row of one picture means nothing in the next.
     effect(() => {
-      this.plans();
+      this.drawn();
       untracked(() => this.row.set(null));
     });
   }

@@ -23,7 +23,9 @@ let count = 0;
         [attr.aria-describedby]="hintId"
         [cbListKeys]="list"
         [takesFirst]="false"
+        #keys="cbListKeys"
         (input)="fault.set(null)"
+        (keyup)="considered.emit(keys.marked?.dataset?.['value'] ?? null)"
       />
       <button type="submit" class="act act-loud">Use it</button>
     </form>
@@ -39,6 +41,9 @@ let count = 0;
           class="row"
           role="option"
           [attr.aria-selected]="option.value === entry().value"
+          [attr.data-value]="option.value"
+          (pointerenter)="considered.emit(option.value)"
+          (pointerleave)="considered.emit(null)"
           (click)="chosen.emit(option.value)"
         >
           {{ option.label }}
@@ -51,6 +56,8 @@ export class ValueEntry {
   readonly entry = input.required<Extract<TokenInput, { kind: 'entry' }>>();
   readonly label = input('');
   readonly chosen = output<string>();
+  /** An offered value is pointed at, or come to by keys; null once it is left. */
+  readonly considered = output<string | null>();
   private readonly announcer = inject(Announcer);
   protected readonly hintId = `hint-${++count}`;
   protected readonly fault = signal<string | null>(null);

@@ -17,7 +17,7 @@ const OWN_TITLE = 'what is read there';
 const MOST_TITLE = 200;
 
 const isBent = ({ scale }: AxisChoice): boolean => scale !== 'linear';
-const positive = (bound: number | null): number | null => (bound !== null && bound > 0 ? bound : null);
+const positive = (bound: AxisChoice['low']): AxisChoice['low'] => (typeof bound === 'number' && bound <= 0 ? null : bound);
 
 /** How values become places: evenly, or by factors. */
 export const axisScaleSettings = {

@@ -1,3 +1,7 @@
+import { MOST_BOUND, type AxisChoice } from 'core/document';
+import { compileFormula } from 'core/formula';
+import type { FigureData } from 'core/frame';
+import { messageFor } from 'core/result';
 import { speakerOf, type Clause } from './section';
 import { axisBreakSettings } from './axis-break-words';
 import { axisEntry, plainOption, type Typed } from './axis-entry';
@@ -8,7 +12,7 @@ import { choices, choiceSetting, yesNo, type Setting, type Subject } from './set
 
 /** The word for an end that follows the data. */
 const FITTING = 'fitting';
-const HINT = 'A number, a percent, or “fitting” to follow the data.';
+const HINT = 'A number, a percent, a formula such as “0.8 * min(…)”, or “fitting” to follow the data.';
 
 /** How each value axis runs. */
 export const axisSettings = {
@@ -48,27 +52,40 @@ function boundSetting(end: 'low' | 'high'): Setting {
   return axisEntry({
     field: end,
     about: end === 'low' ? 'Lower end' : 'Upper end',
-    search: 'axis bound limit minimum maximum range from to negative',
+    search: 'axis bound limit minimum maximum range from to negative formula',
     hint: HINT,
     options: () => [plainOption(FITTING)],
-    typed: bound => (bound === null ? FITTING : written(bound)),
+    typed: bound => (bound === null ? FITTING : typeof bound === 'string' ? bound : written(bound)),
     read: (text, subject, place) => readBound(text, subject, place, end),
   });
 }
 
 /** A typed end, given the other one and how the axis runs. */
-function readBound(text: string, subject: Subject, place: string, end: 'low' | 'high'): Typed<number | null> {
+function readBound(text: string, subject: Subject, place: string, end: 'low' | 'high'): Typed<AxisChoice['low']> {
   if (text.trim() === FITTING) return { value: null };
   const axis = axisAt(subject, place);
   const bound = typedValue(subject, text);
-  if (!Number.isFinite(bound)) return { fault: HINT };
+  if (!Number.isFinite(bound)) return readFormula(text.trim(), subject);
   if (axis.scale === 'log' && bound <= 0) return { fault: `A log axis has no place for ${written(bound)}: its ends lie above zero.` };
   const [low, high] = end === 'low' ? [bound, axis.high] : [axis.low, bound];
-  if (low === null || high === null || low < high) return { value: bound };
+  // What a formula gives is known when it is computed.
+  if (typeof low !== 'number' || typeof high !== 'number' || low < high) return { value: bound };
   return {
     fault: `The axis would run backwards: its lower end, ${written(low)}, must lie below its upper end, ${written(high)}.`,
   };
 }
+
+/** A formula over the figure's measures and helper columns, checked as far as names and types go. */
+function readFormula(text: string, { figure: { data }, table }: Subject): Typed<string> {
+  if (text === '' || text.length > MOST_BOUND) return { fault: HINT };
+  const category = table?.columns.find(({ name }) => name === data.category);
+  const scope = new Map([...(category ? [[category.name, category.type] as const] : []), ...numbersOf(data)]);
+  const compiled = compileFormula(text, scope, 'measure');
+  return compiled.ok ? { value: text } : { fault: [...compiled.problems.map(messageFor), HINT].join(' ') };
+}
+
+const numbersOf = ({ measures, helpers }: FigureData): (readonly [string, 'number'])[] =>
+  [...measures, ...helpers].map(({ name }) => [name, 'number'] as const);
 
 const { clause } = speakerOf(axisSettings);
 

@@ -84,11 +84,15 @@ describe('the brief', () => {
     ['proportion', '', 'Proportions cannot be “” here. Choose one of: 16:9, 4:3, 1:1.'],
     ['decimals', '7078', 'Decimals cannot be “7078” here. Choose one of: fitting, 0, 1, 2, 3.'],
     ['zero:first', 'x', 'Zero cannot be “x” here. Choose one of: starts as its shapes need, keeps zero, leaves zero out.'],
-    ['low:first', 'soon', 'A number, a percent, or “fitting” to follow the data.'],
+    [
+      'low:first',
+      'soon',
+      'No column is called “soon”. Choose one of: hut, milk. A number, a percent, a formula such as “0.8 * min(…)”, or “fitting” to follow the data.',
+    ],
     [
       'order',
       'measure:desc:cheese',
-      'Order cannot be “measure:desc:cheese” here. Choose one of: largest first, smallest first, in table order, by hut, rising, by hut, falling, by hand.',
+      'Order cannot be “measure:desc:cheese” here. Choose one of: largest first, smallest first, in table order, last row first, by hut, rising, by hut, falling, by hand.',
     ],
     ['note', 'x'.repeat(301), 'Note takes up to 300 characters. Shorten it.'],
     ['title', 'x'.repeat(301), 'Title takes up to 300 characters. Shorten it.'],

@@ -8,7 +8,7 @@ import type { SentencePart } from 'core/sentence';
 export const orderSettings = {
   order: choiceSetting({
     about: 'Order',
-    search: 'sort biggest largest smallest first rank',
+    search: 'sort biggest largest smallest first rank reversed backward',
     governs: () => ['categories'],
     plain: null,
     options: ({ figure }) => orderChoices(figure.data),
@@ -36,6 +36,7 @@ function orderChoices(data: FigureData): readonly Choice<Order>[] {
   return [
     ...bySize,
     { value: 'table', label: 'in table order', means: { by: 'table' } },
+    { value: 'table:backward', label: 'last row first', means: { by: 'table', backward: true } },
     { value: 'category:asc', label: `by ${data.category}, rising`, means: { by: 'category', descending: false } },
     { value: 'category:desc', label: `by ${data.category}, falling`, means: { by: 'category', descending: true } },
     { value: 'hand', label: 'by hand', means: data.order.by === 'hand' ? data.order : { by: 'hand', keys: [] } },
@@ -43,7 +44,8 @@ function orderChoices(data: FigureData): readonly Choice<Order>[] {
 }
 
 function orderValue({ order, measures }: FigureData): string {
-  if (order.by === 'table' || order.by === 'hand') return order.by;
+  if (order.by === 'hand') return order.by;
+  if (order.by === 'table') return order.backward ? 'table:backward' : 'table';
   const direction = order.descending ? 'desc' : 'asc';
   if (order.by === 'category') return `category:${direction}`;
   return order.measure === measures[0]?.name ? `measure:${direction}` : `measure:${direction}:${order.measure}`;

@@ -28,6 +28,8 @@ describe('the prose of the brief', () => {
       'The axis writes its numbers plain.',
       'The axis counts plain values.',
       'The axis is titled what is read there.',
+      'The axis stands on the left.',
+      'Names of the categories stand as fits the room.',
       'It is called Milk by hut.',
       'Below the title stands nothing.',
       'At the foot stands nothing.',

@@ -1,7 +1,8 @@
 import { kindOf, type Cue } from 'core/cue';
-import type { Figure } from 'core/document';
+import { withAxis, type AxisChoice, type Figure, type Scales } from 'core/document';
 import { renameNames } from 'core/formula';
 import { partsOfMeasure, ROWS, simpleMeasure, type FigureData, type Helper, type Measure, type Order } from 'core/frame';
+import { AXIS_NAMES } from './axis-place';
 import { firstMeasure } from './columns';
 import type { Change } from './setting';
 
@@ -22,6 +23,7 @@ export function replaceMeasure(figure: Figure, at: number, next: Measure, catego
           : data.whatIfs,
     },
     cues: figure.cues.map(cue => follow(cue, old, next.name)),
+    scales: followScales(figure.scales, old, next.name),
   };
 }
 
@@ -35,7 +37,8 @@ export function changeMeasure(figure: Figure, at: number, summary: string, colum
     ...drawnAs(old),
     ...(old.pen ? { pen: old.pen } : {}),
   };
-  return { ...replaceMeasure(figure, at, next), ...(at === 0 ? { scales: { ...figure.scales, unit: null } } : {}) };
+  const changed = replaceMeasure(figure, at, next);
+  return at === 0 ? { ...changed, scales: { ...(changed.scales ?? figure.scales), unit: null } } : changed;
 }
 
 /** The figure with one measure less; what spoke of it speaks of the first that stays. */
@@ -47,6 +50,7 @@ export function withoutMeasure(figure: Figure, at: number): Change {
   return {
     data: { ...data, measures, order: followed(data.order, gone, first) },
     cues: figure.cues.map(cue => follow(cue, gone, first)),
+    scales: followScales(figure.scales, gone, first),
   };
 }
 
@@ -103,5 +107,14 @@ function followHelper(helper: Helper, from: string, to: string): Helper {
 
 const followed = (order: Order, from: string, to: string): Order =>
   order.by === 'measure' && order.measure === from ? { ...order, measure: to } : order;
+
+/** Ends of axes that are formulas speak of what they spoke of, under its new name. */
+function followScales(scales: Scales, from: string, to: string): Scales {
+  const named = (end: AxisChoice['low']): AxisChoice['low'] => (typeof end === 'string' ? renameNames(end, new Map([[from, to]])) : end);
+  return AXIS_NAMES.reduce((all, name) => {
+    const { low, high } = all.axes[name];
+    return typeof low === 'string' || typeof high === 'string' ? withAxis(all, name, { low: named(low), high: named(high) }) : all;
+  }, scales);
+}
 
 const follow = (cue: Cue, from: string, to: string): Cue => kindOf(cue).renamed(cue, from, to);

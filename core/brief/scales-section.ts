@@ -1,4 +1,5 @@
 import { typedNumber } from 'core/cue';
+import { alongClauses, alongSettings } from './along-words';
 import { plainScales } from 'core/document';
 import { unitOf } from 'core/frame';
 import { failure, success } from 'core/result';
@@ -13,6 +14,14 @@ const DECIMALS: readonly Choice<number | null>[] = [
   { value: 'auto', label: 'fitting', means: null },
   ...[0, 1, 2, 3].map(count => ({ value: String(count), label: String(count), means: count })),
 ];
+const LEFT_RIGHT = choices([
+  ['near', 'on the left'],
+  ['far', 'on the right'],
+]);
+const BELOW_ABOVE = choices([
+  ['near', 'below'],
+  ['far', 'above'],
+]);
 const decimalsWord = (decimals: number | null): string => String(decimals ?? 'auto');
 
 const TIE_HINT = 'A number above zero: what one of the first axis is worth at the second.';
@@ -133,8 +142,20 @@ export const scalesSettings = {
     now: ({ figure }) => figure.scales.panels,
     set: ({ figure }, _place, panels) => ({ scales: { ...figure.scales, panels } }),
   }),
+  'axis-side': choiceSetting({
+    about: 'Side of the axis',
+    search: 'left right above below position opposite',
+    governs: () => ['axis', 'axis second'],
+    plain: plainScales.side,
+    options: ({ figure }) => (isLying(figure) ? BELOW_ABOVE : LEFT_RIGHT),
+    now: ({ figure }) => figure.scales.side,
+    set: ({ figure }, _place, side) => ({ scales: { ...figure.scales, side } }),
+  }),
   ...axisSettings,
+  ...alongSettings,
 };
+
+const isLying = ({ shape: { mark } }: Subject['figure']): boolean => mark === 'bar' || mark === 'lying-stem';
 
 const { clause } = speakerOf(scalesSettings);
 
@@ -143,9 +164,9 @@ function unitOfFirst({ figure, table }: Subject): string {
   return (table && unitOf(firstMeasure(figure), table.units)) ?? '';
 }
 
-/** Units, decimals, gridlines; which axis each measure is read at; how each axis runs. */
+/** Units, decimals, gridlines; which axis each measure is read at; how each axis runs; where the categories lie. */
 export function scalesSection(subject: Subject): Section {
-  const clauses = [...writingClauses(subject), ...axesClauses(subject)];
+  const clauses = [...writingClauses(subject), ...axesClauses(subject), ...alongClauses(subject)];
   return { said: proseOf(clauses), finer: finerOf(clauses) };
 }
 
@@ -172,6 +193,10 @@ function axesClauses(subject: Subject): Clause[] {
       clause('measure-axis', subject, { place, said: [` Read ${name} `, '.'], finer: [`${name} is read `, '.'] }),
     ),
     ...axisClauses(subject, 'first', second ? 'The first axis' : 'The axis'),
+    clause('axis-side', subject, {
+      said: [` ${second ? 'The first axis' : 'The axis'} stands `, '.'],
+      finer: [`${second ? 'The first axis' : 'The axis'} stands `, '.'],
+    }),
     ...(second ? axisClauses(subject, 'second', 'The second axis') : []),
     ...(second ? [clause('between', subject, { said: [' The two axes are ', '.'], finer: ['The two axes are ', '.'] })] : []),
     ...(second && subject.figure.scales.between === 'tied'

@@ -1,4 +1,4 @@
-import { isAdditive, type Step } from 'core/frame';
+import { isAdditive, type FigureData, type Step } from 'core/frame';
 import type { SentencePart } from 'core/sentence';
 import { isOrdered } from './column-roles';
 import { changeCategory } from './replace-measure';
@@ -48,14 +48,20 @@ export const stepSettings = {
     governs: () => ['categories'],
     places: ({ data }) => (data.step === null ? [] : ['']),
     plain: 'missing',
-    options: choices([
-      ['missing', 'is missing'],
-      ['zero', 'counts as zero'],
-    ]),
+    options: ({ figure }) => (adds(figure.data) ? EMPTY : EMPTY.filter(({ value }) => value !== 'zero')),
     now: ({ figure }) => figure.data.empty,
     set: ({ figure }, _place, empty) => ({ data: { ...figure.data, empty } }),
   }),
 };
+
+const EMPTY = choices([
+  ['missing', 'is missing'],
+  ['zero', 'counts as zero'],
+  ['left-out', 'is left out, the gap closed up'],
+]);
+
+/** Over no rows a sum may be zero; an average is nothing. */
+const adds = ({ measures }: FigureData): boolean => measures.some(({ formula }) => isAdditive(formula) && !/^\s*count/i.test(formula));
 
 const WHOLE: Choice<Step> = { value: '', label: 'value by value', means: null };
 
@@ -99,16 +105,20 @@ export function categoryParts(subject: Subject): readonly SentencePart[] {
   ];
 }
 
-/** "Its steps go value by value", where a category could be taken in steps and is not. */
-export const stepClauses = (subject: Subject): readonly Clause[] =>
-  subject.figure.data.step === null && stepChoices(columnNamed(subject, subject.figure.data.category)).length
-    ? [clause('step', subject, { said: ['', ''], finer: ['The categories go ', '.'] })]
-    : [];
+/** "The categories go value by value", where they could go in steps; "An empty week is missing", where that is not said in prose. */
+export function stepClauses(subject: Subject): readonly Clause[] {
+  const { step, category } = subject.figure.data;
+  if (step === null) {
+    const hasSteps = stepChoices(columnNamed(subject, category)).length > 0;
+    return hasSteps ? [clause('step', subject, { said: ['', ''], finer: ['The categories go ', '.'] })] : [];
+  }
+  return emptySentence(subject).length ? [] : [clause('empty', subject, { said: ['', ''], finer: [`An empty ${periodOf(step)} `, '.'] })];
+}
 
-/** What a sum over a period without rows is, where there are such periods and something is summed. */
+/** What a period without rows is, where there are such periods. */
 export function emptySentence(subject: Subject): readonly SentencePart[] {
   const { data } = subject.figure;
-  const adds = data.measures.some(({ formula }) => isAdditive(formula) && !/^\s*count/i.test(formula));
-  if (data.step === null || !adds || (subject.facts.emptyRows === 0 && data.empty === 'missing')) return [];
+  if (data.step === null || (!adds(data) && data.empty === 'missing') || (subject.facts.emptyRows === 0 && data.empty === 'missing'))
+    return [];
   return [` An empty ${periodOf(data.step)} `, say('empty', subject), '.'];
 }

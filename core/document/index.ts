@@ -3,6 +3,7 @@ export { followTitle } from './follow-title';
 export { givenTitle } from './given-title';
 export {
   MOST_BASE,
+  MOST_BOUND,
   MOST_BREAKS,
   MOST_HEADROOM,
   MOST_PICTURES,
@@ -16,7 +17,19 @@ export {
   projectSchema,
   tableDocSchema,
 } from './schema';
-export type { AxisChoice, Derived, Figure, FigureShape, NumberFormat, SmallPicture, Project, Scales, TableDoc, View } from './schema';
+export type {
+  AlongChoice,
+  AxisChoice,
+  Derived,
+  Figure,
+  FigureShape,
+  NumberFormat,
+  SmallPicture,
+  Project,
+  Scales,
+  TableDoc,
+  View,
+} from './schema';
 export { plainFormat, plainScales, plainShape } from './plain';
 export { withAxis } from './with-axis';
 export { faultsOf, readProject } from './read-project';

@@ -30,6 +30,8 @@ export const plainScales: Scales = {
   between: 'free',
   tie: 1,
   panels: 'matched',
+  side: 'near',
+  along: { spacing: 'auto', names: 'fitting', weeks: 'monday', language: 'en' },
 };
 
 /** How a figure is drawn until somebody says otherwise. */

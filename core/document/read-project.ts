@@ -2,6 +2,7 @@ import { failure, success, type Result } from 'core/result';
 import type * as z from 'zod/mini';
 import { fromVersion3 } from './from-version-3';
 import { fromVersion4 } from './from-version-4';
+import { fromVersion5 } from './from-version-5';
 import { partOf, partsIn, type Loose } from './loose';
 import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 
@@ -9,7 +10,13 @@ import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 type Migration = (document: Loose) => Loose;
 
 /** Migrations by the version they start from. */
-const migrations: Readonly<Record<number, Migration>> = { 1: fromVersion1, 2: fromVersion2, 3: fromVersion3, 4: fromVersion4 };
+const migrations: Readonly<Record<number, Migration>> = {
+  1: fromVersion1,
+  2: fromVersion2,
+  3: fromVersion3,
+  4: fromVersion4,
+  5: fromVersion5,
+};
 
 /** Version 2 brought series, panels, steps, helper columns by hand, derived columns and number formats. */
 function fromVersion1(document: Loose): Loose {

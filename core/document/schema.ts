@@ -6,7 +6,7 @@ import { DATE_STYLES } from 'core/table';
 import * as z from 'zod/mini';
 
 /** The version that this code writes. Older documents are migrated when read (see `migrations`). */
-export const PROJECT_VERSION = 5;
+export const PROJECT_VERSION = 6;
 
 /** How figures can be drawn. `bar` and `lying-stem` lie; everything else stands upright. */
 export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points'] as const;
@@ -29,12 +29,16 @@ const MOST_FIGURES = 2_000;
 
 /** Breaks of one axis, at most. */
 export const MOST_BREAKS = 4;
+/** Characters of a formula for an end of an axis. */
+export const MOST_BOUND = 1_000;
 /** The largest base of a logarithm. */
 export const MOST_BASE = 1_000_000;
 /** The largest share of an axis that headroom may take. */
 export const MOST_HEADROOM = 0.9;
 
 const bound = z.nullable(z.number());
+/** An end of an axis may be a formula over the figure's rows, such as `0.8 * min(low)`. */
+const end = z.nullable(z.union([z.number(), z.string().check(z.minLength(1), z.maxLength(MOST_BOUND))]));
 
 /** A stretch of values that an axis leaves out. */
 const breakSchema = z.object({ from: z.number(), to: z.number() }).check(z.refine(({ from, to }) => from < to, 'from must lie below to'));
@@ -57,8 +61,8 @@ export const axisSchema = z.object({
   base: z.number().check(z.gt(1), z.maximum(MOST_BASE)),
   every: z.nullable(z.number().check(z.int(), z.minimum(1), z.maximum(100))),
   zero: z.enum(['auto', 'kept', 'out']),
-  low: bound,
-  high: bound,
+  low: end,
+  high: end,
   ceiling: bound,
   floor: bound,
   headroom: z.nullable(headroomSchema),
@@ -73,9 +77,22 @@ export const axisSchema = z.object({
 });
 
 /**
+ * How categories lie along their axis. `spacing`: dates to scale and numbers side by side, each side by side, or each to scale. `names`: as fits the
+ * room, level, or turned. `weeks` are named by their Monday or their number, months and weeks in a `language`.
+ */
+export const alongSchema = z.object({
+  spacing: z.enum(['auto', 'even', 'scaled']),
+  names: z.enum(['fitting', 'level', 'turned']),
+  weeks: z.enum(['monday', 'number']),
+  language: z.enum(LANGUAGES),
+});
+
+/**
  * `zeroLine`: stronger than the gridlines where values lie on both sides of it, bold wherever it is, or like any gridline.
  * `axes`: the first and the second value axis; `between`: each on its own, held to one scale, the second `tie` times the first, or with their zeros at
- * one height. `panels`: panels of one measure held to one scale, or each on its own. */
+ * one height. `panels`: panels of one measure held to one scale, or each on its own. `side`: where the first value axis stands, left or below
+ * (`near`), right or above (`far`); the second has the other side.
+ */
 export const scalesSchema = z.object({
   gridlines: z.boolean(),
   zeroLine: z.enum(['auto', 'bold', 'none']),
@@ -85,10 +102,14 @@ export const scalesSchema = z.object({
   between: z.enum(['free', 'matched', 'tied', 'zeros']),
   tie: z.number().check(z.positive()),
   panels: z.enum(['matched', 'free']),
+  side: z.enum(['near', 'far']),
+  along: alongSchema,
 });
 
 /** What the analyst decided of one value axis. */
 export type AxisChoice = z.infer<typeof axisSchema>;
+/** How categories lie along their axis. */
+export type AlongChoice = z.infer<typeof alongSchema>;
 /** What the analyst decided of a figure's scales. */
 export type Scales = z.infer<typeof scalesSchema>;
 

@@ -19,7 +19,8 @@ function sortKeys(table: Table, data: FigureData, wholeOf: WholeOf): SortKey[] {
   switch (order.by) {
     case 'table':
       // Steps that were filled in came last: as in the table means in time.
-      return step ? [{ values: names }] : [];
+      if (step) return [{ values: names, descending: order.backward ?? false }];
+      return order.backward ? [{ values: placesIn(table), descending: true }] : [];
     case 'category':
       return [{ values: names, descending: order.descending }];
     case 'hand':
@@ -62,6 +63,11 @@ function byCategory(values: NumericValues, category: Column, rows: number, as: '
   const size = totals.map((total, group) => (there[group] ? (as === 'total' ? total : total / there[group]) : NaN));
   return { type: 'number', data: Float64Array.from({ length: rows }, (_, row) => size[ids?.[row] ?? 0] as number) };
 }
+
+const placesIn = ({ rowCount }: Table): NumericValues => ({
+  type: 'number',
+  data: Float64Array.from({ length: rowCount }, (_, row) => row),
+});
 
 function handPlaces(category: Column, keys: readonly (string | null)[]): NumericValues {
   const places = new Map(keys.map((key, place) => [key, place]));

@@ -55,9 +55,9 @@ export const helperSchema = z.object({
   pen,
 });
 
-/** `table`: as the rows come. `measure`: by a measure's or helper column's values. `hand`: the categories as listed, others behind. */
+/** `table`: as the rows come, or from the last to the first. `measure`: by a measure's or helper column's values. `hand`: the categories as listed, others behind. */
 export const orderSchema = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('table') }),
+  z.object({ by: z.literal('table'), backward: z.optional(z.boolean()) }),
   z.object({ by: z.literal('category'), descending: z.boolean() }),
   z.object({ by: z.literal('measure'), measure: z.string(), descending: z.boolean() }),
   z.object({ by: z.literal('hand'), keys: z.array(z.union([z.string(), z.null()])) }),
@@ -90,8 +90,8 @@ export const figureDataSchema = z.object({
   table: z.string(),
   category: z.string(),
   step: stepSchema,
-  /** What a sum over a period without rows is: missing, or zero. */
-  empty: z.enum(['missing', 'zero']),
+  /** What a sum over a period without rows is: missing, zero, or not in the figure at all. */
+  empty: z.enum(['missing', 'zero', 'left-out']),
   series: z.nullable(z.string()),
   panel: z.nullable(z.string()),
   measures: z.array(measureSchema).check(z.minLength(1)),

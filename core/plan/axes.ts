@@ -2,6 +2,7 @@ import type { AxisChoice, Figure, Scales } from 'core/document';
 import { powerText } from 'core/format';
 import { hasEvenTicks, makeScale, powerAt, scaleTimes, zerosAligned, type ValueScale, type ZeroChoice } from 'core/scale';
 import { shapeOf } from 'core/shape';
+import { numberIn } from './bounds';
 import type { AxisPlan, BandPlan, Layer, LevelLine, PanelAxes } from './plan';
 import type { ValueWriter } from 'core/words';
 
@@ -39,13 +40,18 @@ export function axesOf(request: AxesRequest): PanelAxes[] {
 /** Whether the panels of a figure stand for values of one column and are held to one scale. */
 export const sharesPanels = ({ data, scales }: Figure): boolean => data.panel !== null && scales.panels === 'matched';
 
+interface Ends {
+  readonly low: number | null;
+  readonly high: number | null;
+}
+
 /** What an axis is held to; two that are held together follow the first, and each other's bounds. */
-function choiceOf({ figure }: AxesRequest, axes: readonly number[]): Omit<AxisChoice, 'zero'> {
+function choiceOf({ figure }: AxesRequest, axes: readonly number[]): Omit<AxisChoice, 'zero' | 'low' | 'high'> & Ends {
   const [first, second = first] = axes.map(axis => figure.scales.axes[nameOf(axis)]) as [AxisChoice, AxisChoice?];
   return {
     ...first,
-    low: first.low ?? second.low,
-    high: first.high ?? second.high,
+    low: numberIn(first.low ?? second.low),
+    high: numberIn(first.high ?? second.high),
     ceiling: first.ceiling ?? second.ceiling,
     floor: first.floor ?? second.floor,
   };
@@ -147,6 +153,7 @@ function axisPlan({ layers, figure, write }: AxesRequest, axis: number, scale: V
     title: title ?? (read ? `${read}${counts ? ` (${counts})` : ''}` : power === null ? '' : counts),
     numbers,
     reversed,
+    side: (axis === 0) === (figure.scales.side === 'near') ? 'near' : 'far',
   };
 }
 

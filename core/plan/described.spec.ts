@@ -36,9 +36,13 @@ describe('the whole figure in words', () => {
     [
       'whose value a series is',
       told({ series: 'valley' }),
-      'Columns of x for 3 values, a series per valley: Tolm and Siddel, in table order. Highest: 2031-08-03 of Tolm, 4. Shown cued.',
+      'Columns of x for 3 values, a series per valley: Tolm and Siddel, in table order. Highest: 2031-08-03 of Tolm, 4. Shown cued. Dates 1 to 32 days apart, to scale.',
     ],
-    ['the figure without its cues', told({}, 'plain'), 'Columns of x for 3 days, in table order. Shown plain, without its cues.'],
+    [
+      'the figure without its cues',
+      told({}, 'plain'),
+      'Columns of x for 3 days, in table order. Shown plain, without its cues. Dates 1 to 32 days apart, to scale.',
+    ],
   ];
   for (const [name, description, says] of rows) it(`tells ${name}`, () => expect(description).toBe(says));
 });

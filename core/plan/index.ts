@@ -6,6 +6,7 @@ export { planOf } from './plan-of';
 export type { PlanRequest } from './requests';
 export type { Beyond } from './plan';
 export type {
+  AlongPlan,
   AxisPlan,
   BandPlan,
   ChartPlan,

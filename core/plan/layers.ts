@@ -15,6 +15,8 @@ import type { ValueWriter } from 'core/words';
 /** The category axis and the layers along it. */
 export interface Layout {
   readonly categories: readonly string[];
+  /** A row of the frame for each of them. */
+  readonly firstRows: Int32Array;
   readonly panelTitles: readonly string[];
   readonly slices: readonly Slice[];
   readonly layers: readonly Layer[];
@@ -26,7 +28,7 @@ export interface Layout {
 export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
   const { figure, frame } = request;
   const drawn = drawnColumns(request);
-  const { categories, slices, panelTitles } = spreadOf(frame, figure, stages);
+  const { categories, firstRows, slices, panelTitles } = spreadOf(frame, figure, stages);
   const perMeasure = figure.shape.panels === 'measures' && frame.panel === null && drawn.length > 1;
   const panelOf = (measure: string, slice: Slice): number =>
     perMeasure
@@ -49,7 +51,7 @@ export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
     .filter(({ item }) => item.form !== 'level')
     .flatMap(item => slices.map(slice => seriesLayer(request, item, { ...slice, panel: panelOf(item.item.measure, slice) })));
   const layers = stackedLayers([...own, ...spans, ...series], figure.shape.arrange);
-  return { categories, slices, layers, panelTitles: perMeasure ? drawn.map(({ measure }) => measure) : panelTitles, panelOf };
+  return { categories, firstRows, slices, layers, panelTitles: perMeasure ? drawn.map(({ measure }) => measure) : panelTitles, panelOf };
 }
 
 /** Measures and helper columns that have marks of their own: not those that are hidden, nor those that a cue draws in its own way. */

@@ -149,7 +149,7 @@ function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark
   const numbers = (part: string | undefined): Float64Array => cueDataOf(from, part ?? '');
   switch (item.look.label) {
     case 'name': {
-      const names = rowNames(frame, figure.data);
+      const names = rowNames(frame, figure);
       return row => names[row] ?? '';
     }
     case 'share': {

@@ -6,6 +6,7 @@ import { runAll, type Stages } from 'core/stages';
 import type { Table } from 'core/table';
 import type { Computed, Writing } from 'core/words';
 import type { Livery } from './livery';
+import { withBounds } from './bounds';
 import { drawnColumns, type DrawnColumn } from './drawn-columns';
 import { overallsOf } from './overall-asks';
 import type { Plan } from './plan';
@@ -35,7 +36,7 @@ export interface PictureRequest {
   readonly livery: Livery;
 }
 
-/** Table → frame → helper columns → plans, in one pass. Problems: those of the frame. */
+/** Table → frame → helper columns → plans, in one pass. Problems: those of the frame, and of ends of axes that are formulas. */
 export function pictureOf(request: PictureRequest, stages: Stages = runAll): Result<Picture> {
   const steps = picturing(request, stages);
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
@@ -46,8 +47,11 @@ export function* picturing(request: PictureRequest, stages: Stages): Generator<v
   const computed = yield* computing(request, stages);
   if (!computed.ok) return computed;
   yield;
-  const { figure, writing, livery, withoutValue } = request;
+  const { writing, livery, withoutValue } = request;
   const { frame, applied } = computed.value;
+  const bounded = stages('bounded', [request.figure, frame], () => withBounds(request.figure, frame));
+  if (!bounded.ok) return bounded;
+  const figure = bounded.value;
   const plans = stages('planned', [applied, figure, writing, livery], () => plansOf({ figure, frame, applied, writing, livery }, stages));
   return success({
     frame,

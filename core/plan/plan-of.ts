@@ -1,4 +1,5 @@
 import { runAll, type Stages } from 'core/stages';
+import { alongWords, markedIn, spacingOf } from './along';
 import { axesOf, sharesPanels } from './axes';
 import { axisNotes, axisWords } from './axis-notes';
 import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
@@ -25,10 +26,11 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
   const cues = applied.length ? applied : 'none';
   const { layout, lines, bands } = stages(
     applied.length ? 'laid out with cues' : 'laid out plain',
-    [frame, cues, data, shape, scales.unit, scales.decimals, request.writing, livery],
+    [frame, cues, data, shape, scales.unit, scales.decimals, scales.along.language, request.writing, livery],
     () => laidOut(asked, stages),
   );
   const { categories, panelTitles } = layout;
+  const spacing = stages('spaced', [frame, data.step, scales.along], () => spacingOf(frame, figure, layout.firstRows));
   const labelled =
     request.roomForLabels ??
     (layout.layers.some(({ labels, glyphs }) => labels.length + glyphs.length > 0) || lines.some(line => line.label));
@@ -56,7 +58,7 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     ...new Set(outside.map(({ says }) => `${says} the axis`)),
     ...(panels.length > 1 && figure.data.panel !== null && !sharesPanels(figure) ? ['each panel on a scale of its own'] : []),
   ];
-  const told = axisWords({ panels, layers, figure, write });
+  const told = [...alongWords(frame, spacing), ...axisWords({ panels, layers, figure, write })];
   const plan = {
     kind: 'chart' as const,
     title: figure.words.title,
@@ -65,6 +67,7 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     axisNote: [axisNote(measuresOf(layers, applied), asked), ...told, ...notes].join(' · '),
     legend: legendOf(request, layers),
     categories,
+    along: { ...spacing, marked: markedIn(layers, categories.length) },
     panels: panels.map((panel, i) => ({
       ...panel,
       layers: inPanel(layers, i),

@@ -1,5 +1,5 @@
 import type { BandStyle, Dash } from 'core/cue';
-import type { ValueScale } from 'core/scale';
+import type { Along, ValueScale } from 'core/scale';
 import type { ShapeName } from 'core/shape';
 import type { Livery } from './livery';
 
@@ -33,6 +33,7 @@ export interface ChartPlan extends PlanWords {
   readonly legend: readonly LegendEntry[];
   /** The category axis, shared by all panels. */
   readonly categories: readonly string[];
+  readonly along: AlongPlan;
   /** Above each other; beside each other when bars lie. */
   readonly panels: readonly PanelPlan[];
   readonly gridlines: boolean;
@@ -46,6 +47,19 @@ export interface ChartPlan extends PlanWords {
   readonly outside: readonly { readonly axis: number; readonly says: string }[];
   /** Everything said beside the marks, in the order of reading. */
   readonly parts: readonly NamedPart[];
+}
+
+/** How the categories lie along their axis, and how it is named. */
+export interface AlongPlan {
+  /** Where each category lies, in the smallest distance between two from the first, rising; null where they stand side by side. */
+  readonly places: Float64Array | null;
+  /** What the axis counts, so that it is named by round numbers or periods; null where it names its categories. */
+  readonly counted: Along | null;
+  /** Categories follow on each other: a few names tell those between. */
+  readonly ordered: boolean;
+  readonly names: 'fitting' | 'level' | 'turned';
+  /** Those that a cue marks: their names are never the ones left out. Rising. */
+  readonly marked: readonly number[];
 }
 
 /** What a thing beside the marks is and says, so that it can be pointed at, outlined and read; the drawing says where it lies. */
@@ -83,6 +97,8 @@ export interface AxisPlan {
   readonly numbers: boolean;
   /** The low end lies where the high one would. */
   readonly reversed: boolean;
+  /** Where it stands: left or below (`near`), right or above (`far`). */
+  readonly side: 'near' | 'far';
 }
 
 /** One series of one measure, or of a cue's values; a missing value (NaN) has no mark and leaves a gap. All lists run along the category axis. */

@@ -21,17 +21,20 @@ export interface Slice {
 /** The category axis, and the frame spread out along it. */
 export interface Spread {
   readonly categories: readonly string[];
+  /** A row of the frame for each of them. */
+  readonly firstRows: Int32Array;
   readonly slices: readonly Slice[];
   readonly panelTitles: readonly string[];
 }
 
 /** Spreads the frame's rows along the category axis: one slice per series and panel. */
-export function spreadOf(frame: Frame, { data }: Figure, stages: Stages): Spread {
-  const { step } = data;
-  const names = stages('named', [columnOf(frame.table, frame.category), step], () => axisNames(frame, data));
+export function spreadOf(frame: Frame, figure: Figure, stages: Stages): Spread {
+  const { data, scales } = figure;
+  const asked = [columnOf(frame.table, frame.category), data.step, scales.along.language];
+  const names = stages('named', asked, () => axisNames(frame, figure));
   if (frame.series !== null || frame.panel !== null) return splitSpread(frame, names);
   const rows = stages('rows along', [names.length], () => Int32Array.from(names, (_, row) => row));
-  return { categories: names, slices: [{ rows, series: null, panel: 0, nth: 0, whole: true }], panelTitles: [''] };
+  return { categories: names, firstRows: rows, slices: [{ rows, series: null, panel: 0, nth: 0, whole: true }], panelTitles: [''] };
 }
 
 function splitSpread(frame: Frame, names: readonly string[]): Spread {
@@ -51,7 +54,8 @@ function splitSpread(frame: Frame, names: readonly string[]): Spread {
   }
   const titles = Array.from(panels.firstRows, row => nameAt(frame, frame.panel, row) ?? '');
   const inOrder = [...slices.values()].sort((a, b) => a.panel - b.panel || a.nth - b.nth);
-  return { categories: Array.from(along.firstRows, row => names[row] as string), slices: inOrder, panelTitles: titles };
+  const { firstRows } = along;
+  return { categories: Array.from(firstRows, row => names[row] as string), firstRows, slices: inOrder, panelTitles: titles };
 }
 
 const idOf = (ids: Int32Array | null, row: number): number => (ids ? (ids[row] as number) : 0);

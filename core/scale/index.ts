@@ -1,3 +1,15 @@
+export {
+  countedIn,
+  distances,
+  placesAlong,
+  runsOneWay,
+  type Along,
+  type AlongTick,
+  type Count,
+  type NumberCount,
+  type Rung,
+  type TimeCount,
+} from './along';
 export { movedBreak, type Break } from './broken-scale';
 export { alignedZeros, linearScale, type LinearScaleOptions, type ZeroChoice } from './linear-scale';
 export {
@@ -18,4 +30,6 @@ export {
 export { baseWord } from './log-scale';
 export { makeScale, SCALE_NAMES, type ScaleName, type ScaleOptions } from './make-scale';
 export { proposeBreaks, type BreakOffer } from './propose-breaks';
+export { rungsOf } from './rungs';
 export type { BrokenScale, LinearScale, LogScale, Straight, Stretch, SymlogScale, ValueScale } from './scale';
+export { timeNames, type TimeNames } from './time-names';

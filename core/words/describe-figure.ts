@@ -18,7 +18,7 @@ export function describeFigure(figure: Figure, { frame, applied }: Computed, wri
   const rows = counted(frame.table.rowCount, split.length ? 'value' : data.step?.kind === 'grain' ? data.step.grain : frame.category);
   const shown = `${shapeWords(shape.mark)} of ${names.join(', ')} for ${rows}${split.map(words => `, ${words}`).join('')}, ${orderWords(data.order)}.`;
   const kept = data.filters.length ? `Kept: ${data.filters.map(filter => filterWords(filter)).join('; ')}.` : '';
-  const found = applied.flatMap(from => from.treatments.map(item => findingOf(item, { from, frame, data, write })));
+  const found = applied.flatMap(from => from.treatments.map(item => findingOf(item, { from, frame, figure, write })));
   return [shown, kept, ...found, missingWords(frame, measure), viewWords(figure, applied)].filter(Boolean).join(' ');
 }
 
@@ -31,7 +31,7 @@ const shapeWords = (mark: FigureShape): string => (mark === 'bar' || mark === 'l
 const LYING = { bar: 'Lying bars', 'lying-stem': 'Lying stems with heads' } as const;
 
 function orderWords(order: Figure['data']['order']): string {
-  if (order.by === 'table') return 'in table order';
+  if (order.by === 'table') return order.backward ? 'last row first' : 'in table order';
   if (order.by === 'hand') return 'ordered by hand';
   if (order.by === 'category') return order.descending ? 'categories falling' : 'categories rising';
   return order.descending ? 'largest first' : 'smallest first';

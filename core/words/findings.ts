@@ -10,7 +10,7 @@ import type { ValueWriter } from './value-writer';
 export interface Finding {
   readonly from: AppliedCue;
   readonly frame: Frame;
-  readonly data: Figure['data'];
+  readonly figure: Figure;
   readonly write: ValueWriter;
 }
 
@@ -103,10 +103,10 @@ const rowWords = (of: Finding, measure: string, row: number): string =>
   `${nameOf(of, row)}, ${of.write.full(measure, dataOf(of.frame, measure)[row] as number)}`;
 
 /** A row by its category, and by its series or panel where the figure has them. */
-function nameOf({ frame, data }: Finding, row: number): string {
+function nameOf({ frame, figure }: Finding, row: number): string {
   const parts = [...new Set([frame.series, frame.panel])].flatMap(name => {
     const column = name === null || name === frame.category ? undefined : columnOf(frame.table, name);
     return column?.type === 'text' ? [column.dictionary[column.data[row] as number] ?? 'missing'] : [];
   });
-  return [rowName(frame, data, row), ...parts].join(' of ');
+  return [rowName(frame, figure, row), ...parts].join(' of ');
 }

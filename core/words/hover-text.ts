@@ -22,7 +22,7 @@ export function hoverText(picture: Computed, row: number, figure: Figure, writin
     return whatIfs[name]?.[row] ? `${written}, what-if` : written;
   };
   return {
-    title: rowName(picture.frame, figure.data, row),
+    title: rowName(picture.frame, figure, row),
     lines: [
       ...[panel, series].flatMap(name => (name === null ? [] : [{ name, value: textAt(column(name), row) || 'missing' }])),
       ...carried.map(name => ({ name, value: textAt(column(name), row) || 'missing' })),

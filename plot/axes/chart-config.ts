@@ -2,23 +2,19 @@ import type { ChartOptions } from 'chart.js';
 import type { AxisPlan, ChartPlan } from 'core/plan';
 import { positionOf } from 'core/scale';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
-import { isBar } from 'core/shape';
+import type { AxisInLayout, CategoryNames } from './category-names';
 import { footRoom } from '../scene/figure-foot';
 import { marginRoom } from '../scene/line-labels';
-import { shortened } from '../scene/shortened';
+import { endRoom, lastPlace } from '../scene/name-grid';
 
 export { CATEGORY_AXIS, stripId, valueAxisId };
 
-// From here on names cost more than they tell: the category axis counts, and a few of its places are named.
-const MANY = 400;
 // Numbers of the value axes, and their distance from it, in CSS pixels.
 const NUMBER_SIZE = 12;
 const NUMBER_GAP = 8;
-/** Whether a plan has so many categories that its axis counts and names few. */
-export const isCounted = ({ categories }: ChartPlan): boolean => categories.length > MANY;
 
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
-export function optionsOf(plan: ChartPlan): ChartOptions<'bar'> {
+export function optionsOf(plan: ChartPlan, names: CategoryNames): ChartOptions<'bar'> {
   return {
     indexAxis: plan.horizontal ? 'y' : 'x',
     animation: false,
@@ -28,7 +24,7 @@ export function optionsOf(plan: ChartPlan): ChartOptions<'bar'> {
     events: [],
     layout: { padding: { top: 14 + labelRoom(plan), right: 20 + marginRoom(plan), bottom: 12 + footRoom(plan), left: 14 } },
     font: { family: plan.livery.font, size: 12 },
-    scales: { [CATEGORY_AXIS]: categoryAxis(plan), ...valueAxes(plan) },
+    scales: { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan) },
   };
 }
 
@@ -62,69 +58,51 @@ function valueAxes(plan: ChartPlan): Record<string, object> {
   );
 }
 
-/** The first axis stands left, the second right; in a lying figure below and above. */
-const sideOf = (horizontal: boolean, axis: number): string =>
-  axis === 0 ? (horizontal ? 'bottom' : 'left') : horizontal ? 'top' : 'right';
+const isNear = ({ panels }: ChartPlan, axis: number): boolean => (panels[0]?.axes[axis]?.side ?? (axis === 0 ? 'near' : 'far')) === 'near';
+
+/** The first axis stands left, the second right, unless they have changed places; in a lying figure below and above. */
+const sideOf = (plan: ChartPlan, axis: number): string =>
+  isNear(plan, axis) ? (plan.horizontal ? 'bottom' : 'left') : plan.horizontal ? 'top' : 'right';
 
 // Panels stack from the top on the left, and the same way on the right.
-const weightOf = (horizontal: boolean, panel: number, axis: number, strip: 0 | 1): number => {
+const weightOf = (plan: ChartPlan, panel: number, axis: number, strip: 0 | 1): number => {
   const place = 2 * panel - strip;
-  return horizontal ? (axis === 0 ? place : -place) : axis === 0 ? -place : place;
+  return plan.horizontal === isNear(plan, axis) ? place : -place;
 };
 
-function strip({ horizontal, panels }: ChartPlan, panel: number, axis: number): object {
+function strip(plan: ChartPlan, panel: number, axis: number): object {
+  const { horizontal, panels } = plan;
   return {
     type: 'linear',
     axis: horizontal ? 'x' : 'y',
-    position: sideOf(horizontal, axis),
+    position: sideOf(plan, axis),
     stack: `panels${axis}`,
     stackWeight: horizontal ? 0.08 : 0.1 * panels.length,
-    weight: weightOf(horizontal, panel, axis, 1),
+    weight: weightOf(plan, panel, axis, 1),
     ticks: { display: false },
     grid: { display: false },
     border: { display: false },
   };
 }
 
-// Longer names are cut on the axis; the whole name stands in hover and ledger.
-const LONGEST_BESIDE = 28;
-const LONGEST_BELOW = 16;
-const MOST_NAMED = 24;
-
-function categoryAxis(plan: ChartPlan): object {
-  const { horizontal, categories, livery } = plan;
-  const longest = horizontal ? LONGEST_BESIDE : LONGEST_BELOW;
-  const wide =
-    categories.length < 3 || plan.panels.some(({ layers, bands }) => layers.some(isBar) || bands.some(band => band.style === 'boxes'));
-  const counted = isCounted(plan);
-  const room = wide ? 0.5 : 0;
+function categoryAxis(plan: ChartPlan, names: CategoryNames): object {
+  const { horizontal } = plan;
+  const room = endRoom(plan);
   return {
-    type: counted ? 'linear' : 'category',
+    type: 'linear',
     axis: horizontal ? 'y' : 'x',
     position: horizontal ? 'left' : 'bottom',
-    ...(counted
-      ? {
-          min: -room,
-          max: categories.length - 1 + room,
-          reverse: horizontal,
-          afterBuildTicks: (axis: Ticked) => (axis.ticks = namedPlaces(categories.length)),
-        }
-      : { offset: wide }),
+    min: -room,
+    // A single point has an axis too.
+    max: Math.max(1e-9, lastPlace(plan) + room),
+    reverse: horizontal,
     grid: { display: false },
     // Where values fall below zero, the line to read from is that of zero.
     border: { ...baseLine(plan), display: !plan.panels.some(({ axes }) => crossesZero(axes[0])) },
-    ticks: {
-      color: livery.ink,
-      font: { family: livery.font, size: 12 },
-      padding: 4,
-      maxRotation: horizontal ? 0 : 40,
-      autoSkip: categories.length > 40,
-      // Measuring every one of hundreds of names would cost more than drawing all bars.
-      ...(categories.length > 120 ? { sampleSize: 60 } : {}),
-      autoSkipPadding: 4,
-      // Of the ticks that are left after skipping, the value is the place among the categories, the index is not.
-      callback: (value: unknown) => shortened(categories[Number(value)] ?? '', longest),
-    },
+    ticks: { display: false },
+    // The scene writes the names; here they get the room that they take.
+    afterBuildTicks: (axis: Ticked) => (axis.ticks = []),
+    afterFit: (axis: AxisInLayout) => names.fit(axis),
   };
 }
 
@@ -173,11 +151,6 @@ interface Ticked {
   ticks: { value: number }[];
 }
 
-function namedPlaces(count: number): { value: number }[] {
-  const step = Math.ceil(count / MOST_NAMED);
-  return Array.from({ length: Math.ceil(count / step) }, (_, i) => ({ value: i * step }));
-}
-
 const NO_AXIS: Pick<AxisPlan, 'scale' | 'tickLabels'> = { scale: { kind: 'linear', low: 0, high: 1, ticks: [] }, tickLabels: [] };
 
 function valueAxis(plan: ChartPlan, panel: number, axis: number): object {
@@ -189,8 +162,8 @@ function valueAxis(plan: ChartPlan, panel: number, axis: number): object {
   return {
     type: 'linear',
     axis: horizontal ? 'x' : 'y',
-    position: sideOf(horizontal, axis),
-    ...(panels.length > 1 ? { stack: `panels${axis}`, stackWeight: 1, weight: weightOf(horizontal, panel, axis, 0) } : {}),
+    position: sideOf(plan, axis),
+    ...(panels.length > 1 ? { stack: `panels${axis}`, stackWeight: 1, weight: weightOf(plan, panel, axis, 0) } : {}),
     min: 0,
     max: 1,
     reverse: shown?.reversed ?? false,

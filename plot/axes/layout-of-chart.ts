@@ -2,16 +2,24 @@ import type { Chart } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
 import type { AxisEnds, PlotLayout } from '../scene/layout';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
+import type { CategoryNames } from './category-names';
 import type { HeadRoom } from './head-box';
 
+/** What has fitted its words into the layout. */
+export interface Fitted {
+  readonly head: HeadRoom;
+  readonly names: CategoryNames;
+}
+
 /** Where Chart.js has laid out the axes of a plan. */
-export function layoutOfChart(chart: Chart, plan: ChartPlan, head: HeadRoom): PlotLayout {
+export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, names }: Fitted): PlotLayout {
   const { left, top, width, height } = chart.chartArea;
   return {
     width: chart.width,
     height: chart.height,
     area: { left, top, width, height },
-    ...categoriesOf(chart, plan),
+    ...categoriesOf(chart),
+    names: plan.horizontal ? names.within(chart.ctx, height, chart.width) : names.within(chart.ctx, width, chart.height),
     axes: plan.panels.map(({ axes }, panel) => axes.map((_, axis) => endsOf(chart, panel, axis))),
     strips: plan.panels.map((_, panel) => {
       const strip = chart.scales[stripId(panel)];
@@ -21,12 +29,10 @@ export function layoutOfChart(chart: Chart, plan: ChartPlan, head: HeadRoom): Pl
   };
 }
 
-function categoriesOf({ scales, chartArea }: Chart, { categories, horizontal }: ChartPlan): Pick<PlotLayout, 'first' | 'perCategory'> {
+function categoriesOf({ scales }: Chart): Pick<PlotLayout, 'first' | 'perCategory'> {
   const axis = scales[CATEGORY_AXIS];
-  const count = categories.length;
   const first = axis?.getPixelForValue(0) ?? 0;
-  const room = horizontal ? chartArea.height : chartArea.width;
-  return { first, perCategory: axis && count > 1 ? (axis.getPixelForValue(count - 1) - first) / (count - 1) : room };
+  return { first, perCategory: (axis?.getPixelForValue(1) ?? 0) - first };
 }
 
 /** An axis runs from position 0 to 1 of its scale. */

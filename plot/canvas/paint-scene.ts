@@ -92,9 +92,16 @@ const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Can
       if (stroke) ctx.stroke();
     }
   },
-  text({ text, x, y, font, colour, align, halo }, { ctx }, { family }) {
+  text(item, { ctx }, { family }) {
+    const { text, font, colour, align, halo, turn } = item;
     ctx.font = fontText(font, family);
-    ctx.textAlign = align;
+    ctx.textAlign = align === 'centre' ? 'center' : align;
+    const { x, y } = turn === undefined ? item : { x: 0, y: 0 };
+    if (turn !== undefined) {
+      ctx.save();
+      ctx.translate(item.x, item.y);
+      ctx.rotate(turn);
+    }
     ctx.textBaseline = 'middle';
     if (halo) {
       ctx.lineJoin = 'round';
@@ -105,6 +112,7 @@ const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Can
     }
     ctx.fillStyle = colour;
     ctx.fillText(text, x, y);
+    if (turn !== undefined) ctx.restore();
   },
   glyph({ glyph, x, y, size, colour }, canvas, { ground, pictures }) {
     canvas.brushes.glyph(canvas, { glyph, x, y, size, colour, ground, picture: pictures[glyph] });

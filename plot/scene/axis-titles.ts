@@ -1,5 +1,5 @@
 import type { Box } from 'core/label';
-import type { PanelPlan } from 'core/plan';
+import type { AxisPlan, PanelPlan } from 'core/plan';
 import type { PixelScales } from './pixel-scales';
 import type { Font, PartPlaces, SceneItem, TextWidth } from './scene';
 import { fitted } from './shortened';
@@ -42,8 +42,9 @@ function titlesOf({ title, axes }: PanelPlan, panel: number, pixels: PixelScales
   const several = panels.length > 1;
   return [
     ...(several ? [write(title, PANEL, livery.ink, 'left', second ? 0.6 : 1)] : []),
-    ...(!several && first?.title ? [write(first.title, AXIS, livery.soft, 'left', 0.5)] : []),
-    ...(second?.title ? [write(second.title, AXIS, livery.soft, 'right', several ? 0.38 : 0.5)] : []),
+    ...(!several && first?.title ? [write(first.title, AXIS, livery.soft, alignOf(first), 0.5)] : []),
+    // The name of the panel has the left.
+    ...(second?.title ? [write(second.title, AXIS, livery.soft, several ? 'right' : alignOf(second), several ? 0.38 : 0.5)] : []),
   ];
 }
 
@@ -57,13 +58,19 @@ export function titlePlaces(pixels: PixelScales, width: TextWidth): PartPlaces {
       { font: null, beneath: false, box: { left: from, top, width: wide, height: 16 } },
     ];
     const wide = (text: string): number => Math.min(width(text, AXIS), (right - left) * 0.5);
+    const beginning = (axis: AxisPlan): number => (alignOf(axis) === 'left' ? left : right - wide(axis.title));
     return [
       ...(panels.length > 1 ? [place(`panel ${i + 1}`, width(title, PANEL), left)] : []),
-      ...(panels.length === 1 && first?.title ? [place('axis title first', wide(first.title), left)] : []),
-      ...(second?.title && i === 0 ? [place('axis title second', wide(second.title), right - wide(second.title))] : []),
+      ...(panels.length === 1 && first?.title ? [place('axis title first', wide(first.title), beginning(first))] : []),
+      ...(second?.title && i === 0
+        ? [place('axis title second', wide(second.title), panels.length > 1 ? right - wide(second.title) : beginning(second))]
+        : []),
     ];
   });
 }
+
+/** A title stands above its own axis. */
+const alignOf = ({ side }: AxisPlan): 'left' | 'right' => (side === 'near' ? 'left' : 'right');
 
 const middleOf = ({ plan, layout }: PixelScales, panel: number): number =>
   (plan.horizontal ? null : layout.strips[panel]) ?? layout.area.top - ABOVE;

@@ -81,12 +81,12 @@ function runsOf(there: readonly number[]): number[][] {
 /** A run reaches to the outer edges of its first and last category, so that one category alone still shows. */
 function alongRun(run: readonly number[], values: Float64Array, facts: BandFacts): Point[] {
   const [first, last] = [run[0] as number, run.at(-1) as number];
-  // Along the category axis, whichever way it runs on the page.
-  const half = facts.pixels.layout.perCategory / 2;
+  const { pixels } = facts;
+  const [before, after] = [pixels.edgesOf(first)[0] - pixels.along(first), pixels.edgesOf(last)[1] - pixels.along(last)];
   return [
-    pointOf(facts, first, values[first] as number, -half),
+    pointOf(facts, first, values[first] as number, before),
     ...run.map(at => pointOf(facts, at, values[at] as number)),
-    pointOf(facts, last, values[last] as number, half),
+    pointOf(facts, last, values[last] as number, after),
   ];
 }
 

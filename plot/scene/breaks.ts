@@ -24,7 +24,7 @@ export function breakSigns(pixels: PixelScales): SceneItem[] {
   return panels.flatMap((_, panel) =>
     stripsOf(pixels, panel).flatMap(({ axis, strip }): SceneItem[] => {
       const edges = [strip.low, strip.high];
-      const side = (axis === 0) === horizontal ? end : start;
+      const side = (pixels.sideOf(panel, axis) === 'near') === horizontal ? end : start;
       const across = edges.flatMap(pixel => [...pixels.point(start, pixel), ...pixels.point(end, pixel)]);
       const slanted = edges.flatMap(pixel => [...pixels.point(side - SIGN, pixel + SLANT), ...pixels.point(side + SIGN, pixel - SLANT)]);
       return [

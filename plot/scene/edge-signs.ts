@@ -32,8 +32,8 @@ function strips({ layer }: PlacedLayer, pixels: PixelScales): SceneItem[] {
   const boxes = ([1, -1] as const).flatMap(side =>
     runsOf(layer.beyond.filter(item => item.side === side)).flatMap(([first, last]) => {
       const [tip, back] = tipOf({ layer, pixels, side, deep: STRIP });
-      const [a, b] = [pixels.along(first), pixels.along(last)];
-      const [start, length] = [Math.min(a, b) - pixels.pitch / 2, Math.abs(b - a) + pixels.pitch];
+      const [start, end] = [pixels.edgesOf(first)[0], pixels.edgesOf(last)[1]];
+      const length = end - start;
       const [near, deep] = [Math.min(tip, back), STRIP];
       return horizontal ? [near, start, deep, length] : [start, near, length, deep];
     }),

@@ -1,6 +1,7 @@
 import type { Box } from 'core/label';
 import type { ChartPlan } from 'core/plan';
 import type { FigureHead } from './figure-head';
+import { lastPlace, type NamedAxis } from './name-grid';
 
 /** Pixels of the low and the high end of a value axis. */
 export interface AxisEnds {
@@ -14,7 +15,7 @@ export interface PlotLayout {
   readonly height: number;
   /** The plot between the axes. */
   readonly area: Box;
-  /** Middle of the first category, and pixels from one to the next. */
+  /** Middle of the first category, and pixels from one place to the next. */
   readonly first: number;
   readonly perCategory: number;
   /** By panel, then by axis. */
@@ -22,6 +23,8 @@ export interface PlotLayout {
   /** Middle of the strip above each panel that holds its name; null where the figure has one panel. */
   readonly strips: readonly (number | null)[];
   /** Title, legend and notes with the corner they begin at; null where there are none. */
+  /** The names of the category axis; null where it has none. */
+  readonly names: NamedAxis | null;
   readonly head: { readonly words: FigureHead; readonly left: number; readonly top: number } | null;
 }
 
@@ -29,8 +32,9 @@ export interface PlotLayout {
 const TOP = 3;
 
 /** The layout of a tiny picture: one panel from edge to edge, without words. */
-export function tinyLayout({ horizontal, categories, panels }: ChartPlan, width: number, height: number): PlotLayout {
-  const perCategory = (horizontal ? height : width) / Math.max(1, categories.length);
+export function tinyLayout(plan: ChartPlan, width: number, height: number): PlotLayout {
+  const { horizontal, panels } = plan;
+  const perCategory = (horizontal ? height : width) / (lastPlace(plan) + 1);
   const upright = horizontal ? { from: 0, to: width - TOP } : { from: height - 1, to: TOP };
   const ends = panels[0]?.axes[0]?.reversed ? { from: upright.to, to: upright.from } : upright;
   return {
@@ -41,6 +45,7 @@ export function tinyLayout({ horizontal, categories, panels }: ChartPlan, width:
     perCategory,
     axes: [[ends]],
     strips: [null],
+    names: null,
     head: null,
   };
 }

@@ -27,8 +27,8 @@ interface Piece {
 
 function piecesOf(line: LevelLine, pixels: PixelScales): Piece[] {
   return stretchesOf(line).map(({ from, to, value }) => ({
-    from: pixels.along(from) - pixels.pitch / 2,
-    to: pixels.along(to) + pixels.pitch / 2,
+    from: pixels.edgesOf(from)[0],
+    to: pixels.edgesOf(to)[1],
     value,
   }));
 }

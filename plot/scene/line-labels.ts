@@ -124,9 +124,9 @@ class MarkBoxes {
   private boxesIn(panel: number): Box[] {
     const { pixels, layers } = this.facts;
     const { categories } = pixels.plan;
-    const near = Math.ceil(NEAR_END / Math.max(1, pixels.pitch));
-    const last = categories.length - near;
-    const ends = [...categories.keys()].filter(at => at < near || at >= last);
+    const near = Math.max(NEAR_END, pixels.pitch);
+    const [start, end] = [pixels.along(0) + near, pixels.along(categories.length - 1) - near];
+    const ends = [...categories.keys()].filter(at => pixels.along(at) < start || pixels.along(at) > end);
     return layers
       .filter(({ layer }) => layer.panel === panel && layer.slot >= 0)
       .flatMap(({ boxes }) => (boxes ? ends.map(at => rectAt(boxes, 4 * at)) : []))

@@ -67,7 +67,7 @@ function runsIn({ layer }: PlacedLayer, { pixels }: MarkFacts): number[][] {
   const beyond = layer.beyond.length > 0;
   const runs: number[][] = [];
   let run: number[] | null = null;
-  for (const at of reduceLine(layer.ends, pixels.plan.horizontal ? area.height : area.width, layer.marked)) {
+  for (const at of reduceLine(layer.ends, pixels.plan.horizontal ? area.height : area.width, layer.marked, pixels.plan.along.places)) {
     const value = layer.ends[at] as number;
     // What has no place on its scale is marked at the edge; a line down to it would tell a value.
     if (value !== value || (beyond && !pixels.hasPlace(layer, value))) run = null;

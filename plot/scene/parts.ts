@@ -35,12 +35,10 @@ function axisPlaces({ plan, layout }: PixelScales): PartPlaces {
   const beyond: Box = plan.horizontal
     ? { left: area.left, top: area.top - 24, width: area.width, height: 24 }
     : { left: right, top: area.top, width: width - right, height: area.height };
+  const near = plan.horizontal ? below : left;
+  const [first, second] = plan.panels[0]?.axes[0]?.side === 'far' ? [beyond, near] : [near, beyond];
   const place = (id: string, box: Box): PartPlaces[number] => [id, { box, font: null, beneath: false }];
-  return [
-    place('axis first', plan.horizontal ? below : left),
-    place('axis second', beyond),
-    place('categories', plan.horizontal ? left : below),
-  ];
+  return [place('axis first', first), place('axis second', second), place('categories', plan.horizontal ? left : below)];
 }
 
 function linePlace({ line, items }: LabelledLine, i: number, pixels: PixelScales, width: TextWidth): PartPlaces[number] {

@@ -21,6 +21,8 @@ export interface Strip {
 
 // Value axes of a panel, at most.
 const AXES = 2;
+// Where dates lie close together at one end and far apart at the other, bars of the smallest distance would not be seen; in CSS pixels.
+const THINNEST = 1.5;
 const NOWHERE: ValueLine = { at0: NaN, perUnit: NaN, low: NaN, high: NaN, bends: null };
 
 // What has no place on a scale stands so far below it, in lengths of the axis: pixels stay numbers.
@@ -48,16 +50,18 @@ export interface PlacedLayer {
  * multiplication each.
  */
 export class PixelScales {
-  /** Pixels from one category to the next, without direction. */
+  /** Pixels from one category to its nearest neighbour, without direction. */
   readonly pitch: number;
   // By panel and axis; asked for every mark.
   private readonly lines: ValueLine[];
+  private readonly places: Float64Array | null;
 
   constructor(
     readonly plan: ChartPlan,
     readonly layout: PlotLayout,
   ) {
     this.pitch = Math.abs(layout.perCategory);
+    this.places = plan.along.places;
     this.lines = plan.panels.flatMap((panel, p) =>
       Array.from({ length: AXES }, (_, axis) => this.lineOf(panel.axes[axis]?.scale, p, axis)),
     );
@@ -65,7 +69,22 @@ export class PixelScales {
 
   /** Middle of a category along its axis. */
   along(at: number): number {
-    return this.layout.first + at * this.layout.perCategory;
+    return this.atPlace(this.places ? (this.places[at] as number) : at);
+  }
+
+  /** Pixel of a place on the category axis, in widths of a category from the middle of the first. */
+  atPlace(place: number): number {
+    return this.layout.first + place * this.layout.perCategory;
+  }
+
+  /** The edges of a category: half way to its neighbours, the lower pixel first; half a width beyond the first and the last. */
+  edgesOf(at: number): [number, number] {
+    const middle = this.along(at);
+    const { perCategory } = this.layout;
+    const towards = (other: number, outer: number): number =>
+      other >= 0 && other < this.plan.categories.length ? (middle + this.along(other)) / 2 : middle + outer / 2;
+    const edges: [number, number] = [towards(at - 1, -perCategory), towards(at + 1, perCategory)];
+    return edges[0] <= edges[1] ? edges : [edges[1], edges[0]];
   }
 
   /** Pixel of a value at one of a panel's value axes. */
@@ -91,6 +110,11 @@ export class PixelScales {
   endsOf({ panel, axis }: Layer): readonly [low: number, high: number] {
     const { from, to } = this.layout.axes[panel]?.[axis] ?? { from: NaN, to: NaN };
     return [from, to];
+  }
+
+  /** Where a panel's value axis stands: left or below, or beyond the plot. */
+  sideOf(panel: number, axis: number): 'near' | 'far' {
+    return this.plan.panels[panel]?.axes[axis]?.side ?? 'near';
   }
 
   /** Whether the values of a layer rise against the way that its axis usually runs: down the page, or to the left. */
@@ -167,7 +191,7 @@ export class PixelScales {
   private slotOf({ slot, slots, shape }: Layer): { start: number; width: number } {
     const room = this.pitch * (slots === 1 ? 1 : 0.8);
     const place = room / Math.max(1, slots);
-    const width = shape === 'stem' ? Math.min(place, 4) : place * this.share(slots);
+    const width = Math.max(this.places ? THINNEST : 0, shape === 'stem' ? Math.min(place, 4) : place * this.share(slots));
     return { start: place * (Math.max(0, slot) + 0.5) - room / 2 - width / 2, width };
   }
 

@@ -16,18 +16,37 @@ export function isInPlot({ area }: Scene, { x, y }: FigurePoint): boolean {
   return x >= area.left && x <= area.left + area.width && y >= area.top && y <= area.top + area.height;
 }
 
-/** The frame's row whose mark is nearest to a point within its slot on the category axis, or null outside the plot. */
+/** The frame's row whose mark is nearest to a point within its slot on the category axis, or whose name it lies on; null beside both. */
 export function rowAt(scene: Scene, point: FigurePoint): number | null {
-  const { horizontal, first, perCategory, count, targets } = scene;
+  const { horizontal, targets } = scene;
+  const name = scene.named.find(({ box }) => lies(point, box));
+  if (name) return targets.find(({ rows }) => rows[name.at] !== -1)?.rows[name.at] ?? null;
   if (!isInPlot(scene, point)) return null;
-  const at = Math.round(((horizontal ? point.y : point.x) - first) / perCategory);
-  if (at < 0 || at >= count) return null;
+  const at = categoryAt(scene, horizontal ? point.y : point.x);
+  if (at === null) return null;
   let [best, nearest] = [-1, Infinity];
   for (const target of targets) {
     const distance = distanceTo(target, at, point, horizontal);
     if (distance < nearest) [best, nearest] = [target.rows[at] as number, distance];
   }
   return best === -1 ? null : best;
+}
+
+/** The category whose middle is nearest to a pixel along the axis; null beyond half a width from the first and the last. */
+function categoryAt({ first, perCategory, count, places }: Scene, pixel: number): number | null {
+  const place = (pixel - first) / perCategory;
+  if (!places) {
+    const at = Math.round(place);
+    return at < 0 || at >= count ? null : at;
+  }
+  if (place < -0.5 || place > (places[count - 1] as number) + 0.5) return null;
+  let [low, high] = [0, count - 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if ((places[middle] as number) <= place) low = middle;
+    else high = middle;
+  }
+  return Math.abs(place - (places[low] as number)) <= Math.abs((places[high] as number) - place) ? low : high;
 }
 
 function distanceTo(

@@ -2,14 +2,18 @@
  * Indices of a line's points that show at a width: of every pixel's stretch the first, the lowest, the highest and the last, every point
  * that must stay, and the borders of gaps. Rising. Method: M4 aggregation (Jugel et al., 2014). Cost: O(n).
  */
-export function reduceLine(values: Float64Array, widthPx: number, mustStay: Uint8Array): number[] {
+export function reduceLine(values: Float64Array, widthPx: number, mustStay: Uint8Array, places: Float64Array | null = null): number[] {
   const count = values.length;
   const buckets = Math.max(1, Math.floor(widthPx));
   if (count <= buckets * 4) return Array.from({ length: count }, (_, at) => at);
   const kept: number[] = [];
+  let from = 0;
   for (let bucket = 0; bucket < buckets; bucket++) {
-    const [from, to] = [Math.floor((bucket * count) / buckets), Math.floor(((bucket + 1) * count) / buckets)];
+    let to = Math.floor(((bucket + 1) * count) / buckets);
+    // To scale, a pixel holds what lies on it: many here, none there.
+    if (places) for (to = from; to < count && (places[to] as number) * buckets <= (places[count - 1] as number) * (bucket + 1);) to++;
     keepOf(values, mustStay, from, to, kept);
+    from = to;
   }
   return kept;
 }

@@ -1,4 +1,13 @@
-import { namedParts, type BandPlan, type ChartPlan, type Layer, type LevelLine, type Livery, type PanelPlan } from 'core/plan';
+import {
+  namedParts,
+  type AlongPlan,
+  type BandPlan,
+  type ChartPlan,
+  type Layer,
+  type LevelLine,
+  type Livery,
+  type PanelPlan,
+} from 'core/plan';
 import type { PlotLayout } from './layout';
 
 export const livery: Livery = {
@@ -48,6 +57,7 @@ export const axis = (low: number, high: number, title = '') => ({
   title,
   numbers: true,
   reversed: false,
+  side: 'near' as const,
 });
 export const level = (value: number, change: Partial<LevelLine> = {}): LevelLine => ({
   panel: 0,
@@ -72,10 +82,14 @@ export const layout: PlotLayout = {
   perCategory: 100,
   axes: [[{ from: 120, to: 20 }]],
   strips: [null],
+  names: null,
   head: null,
 };
 /** The same plot turned: categories run down, position 0 stands at x = 20, position 1 at x = 320. */
 export const turned: PlotLayout = { ...layout, first: 36, perCategory: 33, axes: [[{ from: 20, to: 320 }]] };
+/** Names side by side, none of them marked. */
+export const LISTED: AlongPlan = { places: null, counted: null, ordered: false, names: 'fitting', marked: [] };
+
 /** A plan in whose panels everything stands where it says. */
 export interface PlanParts extends Partial<Omit<ChartPlan, 'panels'>> {
   readonly panels?: readonly Pick<PanelPlan, 'title' | 'axes'>[];
@@ -95,6 +109,7 @@ export function planOf(layers: readonly Layer[], { panels, lines = [], bands = [
     axisNote: '',
     legend: [],
     categories: ['Alm', 'Berg', 'Cloud'],
+    along: LISTED,
     panels: (panels ?? [{ title: '', axes: [axis(0, 10)] }]).map((panel, i) => ({
       ...panel,
       layers: inPanel(layers, i),

@@ -15,6 +15,7 @@ import { FULL, type Sizes } from './looks';
 import type { Marks } from './mark-maker';
 import { marksOf } from './marks';
 import { minorLines } from './minor-lines';
+import { nameBoxes, nameItems } from './name-items';
 import { partsOf } from './parts';
 import { PixelScales, type PlacedLayer } from './pixel-scales';
 import type { LabelledMark, LineHandle, Scene, SceneGroup, SceneItem, Target, TextWidth } from './scene';
@@ -43,6 +44,8 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
     first: layout.first,
     perCategory: layout.perCategory,
     count: plan.categories.length,
+    places: plan.along.places,
+    named: sizes.words ? nameBoxes(pixels) : [],
     targets: layers.map(placed => targetOf(placed, pixels)),
     handles: handlesOf(pixels),
     labelled: words.labelled,
@@ -88,6 +91,7 @@ function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], words: Wo
     { name: 'breaks of bars', clip: null, items: cut(() => layers.flatMap(placed => barCuts(placed, pixels))) },
     depth('lines'),
     depth('points'),
+    { name: 'names', clip: null, items: words.names },
     { name: 'axis titles', clip: null, items: words.titles },
     {
       name: 'level lines',
@@ -102,6 +106,7 @@ function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], words: Wo
 }
 
 interface Words {
+  readonly names: readonly SceneItem[];
   readonly titles: readonly SceneItem[];
   readonly labels: readonly SceneItem[];
   readonly head: readonly SceneItem[];
@@ -109,7 +114,7 @@ interface Words {
   readonly labelled: readonly LabelledMark[];
 }
 
-const NO_WORDS: Words = { titles: [], labels: [], head: [], lines: [], labelled: [] };
+const NO_WORDS: Words = { names: [], titles: [], labels: [], head: [], lines: [], labelled: [] };
 
 function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: TextWidth): Words {
   const { plan, layout } = pixels;
@@ -118,6 +123,7 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
   const { items, boxes, labelled } = markLabels(facts, titles);
   const lines = lineLabels(facts, [...titles, ...boxes]);
   return {
+    names: nameItems(pixels, width),
     titles: axisTitles(pixels, width),
     labels: [...items, ...lines.flatMap(line => line.items)],
     lines,

@@ -75,7 +75,9 @@ export type SceneItem =
       readonly y: number;
       readonly font: Font;
       readonly colour: string;
-      readonly align: 'left' | 'right';
+      readonly align: 'left' | 'right' | 'centre';
+      /** Turned about its point, clockwise in radians; level where unsaid. */
+      readonly turn?: number;
       /** A wide edge that keeps it apart from what runs behind it; null for none. */
       readonly halo: string | null;
     }
@@ -130,6 +132,12 @@ export interface LabelledMark extends MarkAt {
   readonly box: Box;
 }
 
+/** The name of a category as it is written, and where: pointing at it means its marks. */
+export interface NameBox {
+  readonly at: number;
+  readonly box: Box;
+}
+
 /** Where a part of the plan lies. */
 export interface PartPlace {
   readonly box: Box;
@@ -158,10 +166,14 @@ export interface Scene {
   /** Where pointing counts. */
   readonly area: Box;
   readonly horizontal: boolean;
-  /** Middle of the first category, pixels from one to the next, and how many there are. */
+  /** Middle of the first category, pixels from one place to the next, and how many categories there are. */
   readonly first: number;
   readonly perCategory: number;
   readonly count: number;
+  /** The places of categories where they do not stand side by side (see `AlongPlan`). */
+  readonly places: Float64Array | null;
+  /** Names of categories, and where they are written. */
+  readonly named: readonly NameBox[];
   readonly targets: readonly Target[];
   readonly handles: readonly LineHandle[];
   /** The words at marks, with the mark of a layer that each belongs to. */

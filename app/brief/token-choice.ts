@@ -1,0 +1,5 @@
+/** What was chosen for a token. */
+export interface TokenChoice {
+  readonly key: string;
+  readonly value: string;
+}

@@ -1,0 +1,68 @@
+import { rungsOf, type AlongTick, type Rung } from 'core/scale';
+import { BETWEEN_NAMES, NAME_GAP, NAME_LINE, type Named, type NameGrid } from './name-grid';
+
+// Ticks closer together than this are not tried, in CSS pixels.
+const CLOSEST = 12;
+
+/** Round numbers or whole periods, as close together as they fit; null where not even two do. */
+export function countedNames(grid: NameGrid): Named | null {
+  const { along, categories, horizontal } = grid.plan;
+  if (!along.counted) return null;
+  const fewest = Math.min(2, categories.length);
+  for (const rung of rungsOf(along.counted)) {
+    const ticks = closeEnough(rung, grid) ? rung.ticks() : [];
+    if (ticks.length < fewest) continue;
+    const named = horizontal ? beside(ticks, grid) : below(ticks, grid);
+    if (named) return named;
+  }
+  return null;
+}
+
+const closeEnough = ({ count }: Rung, { length }: NameGrid): boolean => count <= 2 + length / CLOSEST;
+
+/** In two lines below the plot: what several have in common stands once, at the first of them. */
+function below(ticks: readonly AlongTick[], grid: NameGrid): Named | null {
+  if (
+    !areApart(
+      ticks.map(({ place, text }) => ({ place, text })),
+      grid,
+    )
+  )
+    return null;
+  const unders = ticks.flatMap(({ place, under, whole }) => (under === null ? [] : [{ place, text: under, whole }]));
+  // The first stands for what has begun before the axis does: it goes where the next needs its room and tells all.
+  const shown = areApart(unders, grid) || !unders[1]?.whole ? unders : unders.slice(1);
+  if (!areApart(shown, grid)) return null;
+  const atPlace = new Map(shown.map(({ place, text }) => [place, text]));
+  return {
+    room: NAME_GAP + NAME_LINE * (shown.length ? 2 : 1),
+    names: ticks.map(({ place, text }) => ({
+      place,
+      lines: [text, ...(atPlace.has(place) ? [atPlace.get(place) as string] : [])],
+      at: null,
+    })),
+    turn: 0,
+    ticked: true,
+    said: '',
+  };
+}
+
+/** One below the other, left of the plot. */
+function beside(ticks: readonly AlongTick[], { pitch, width }: NameGrid): Named | null {
+  if (ticks.some(({ place }, i) => i > 0 && Math.abs(place - (ticks[i - 1] as AlongTick).place) * pitch < NAME_LINE)) return null;
+  const names = ticks.map(({ place, text, under }) => ({ place, lines: [under === null ? text : `${text} ${under}`], at: null }));
+  return {
+    room: Math.max(0, ...names.map(({ lines }) => width(lines[0] as string))) + NAME_GAP + BETWEEN_NAMES,
+    names,
+    turn: 0,
+    ticked: true,
+    said: '',
+  };
+}
+
+function areApart(texts: readonly { readonly place: number; readonly text: string }[], { pitch, width }: NameGrid): boolean {
+  return texts.every((text, i) => {
+    const last = texts[i - 1];
+    return !last || (width(last.text) + width(text.text)) / 2 + BETWEEN_NAMES <= Math.abs(text.place - last.place) * pitch;
+  });
+}

@@ -1,0 +1,99 @@
+import { solid } from './looks';
+import { NAME_FONT, NAME_GAP, NAME_LINE, SAID_FONT, type AxisName } from './name-grid';
+import type { PixelScales } from './pixel-scales';
+import type { NameBox, SceneItem, TextWidth } from './scene';
+import { fitted } from './shortened';
+
+// A tick at a number or a period, and how near to the figure's edge a name may come, in CSS pixels.
+const TICK = 4;
+const EDGE = 3;
+
+/** The names of the category axis, their ticks, and what is said of those that are left out. */
+export function nameItems(pixels: PixelScales, width: TextWidth): SceneItem[] {
+  const { names: named } = pixels.layout;
+  if (!named) return [];
+  const texts = named.names.flatMap(name =>
+    (pixels.plan.horizontal ? besideItems : named.turn ? turnedItems : belowItems)(name, pixels, width),
+  );
+  return [...(named.ticked ? ticks(named.names, pixels) : []), ...texts, ...saidItems(named.said, pixels, width)];
+}
+
+/** Where names of categories lie; those of numbers and periods name no category. */
+export function nameBoxes(pixels: PixelScales): NameBox[] {
+  const { names: named, area } = pixels.layout;
+  if (!named) return [];
+  return named.names.flatMap(({ place, at }) => {
+    if (at === null) return [];
+    const middle = pixels.atPlace(place);
+    const half = Math.max(NAME_LINE, pixels.pitch) / 2;
+    const box = pixels.plan.horizontal
+      ? { left: area.left - named.room, top: middle - half, width: named.room, height: 2 * half }
+      : { left: middle - half, top: area.top + area.height, width: 2 * half, height: named.room };
+    return [{ at, box }];
+  });
+}
+
+const text = (words: string, x: number, y: number, { plan }: PixelScales): Extract<SceneItem, { kind: 'text' }> => ({
+  kind: 'text',
+  text: words,
+  x,
+  y,
+  font: NAME_FONT,
+  colour: plan.livery.ink,
+  align: 'centre',
+  halo: null,
+});
+
+/** Lines below the plot, each in its middle, brought back where they would leave the figure. */
+function belowItems({ place, lines }: AxisName, pixels: PixelScales, width: TextWidth): SceneItem[] {
+  const { area, width: whole } = pixels.layout;
+  const top = area.top + area.height + NAME_GAP;
+  return lines.map((line, i) => {
+    const half = width(line, NAME_FONT) / 2;
+    const x = Math.max(EDGE + half, Math.min(pixels.atPlace(place), whole - EDGE - half));
+    return text(line, x, top + NAME_LINE * (i + 0.5), pixels);
+  });
+}
+
+/** Up to the right, with the end at the place; cut where the figure ends. */
+function turnedItems({ place, lines }: AxisName, pixels: PixelScales, width: TextWidth): SceneItem[] {
+  const { area, names } = pixels.layout;
+  const turn = names?.turn ?? 0;
+  const x = pixels.atPlace(place) + NAME_LINE / 3;
+  const room = (x - EDGE) / Math.cos(turn);
+  const words = fitted(lines[0] ?? '', room, line => width(line, NAME_FONT));
+  return [{ ...text(words, x, area.top + area.height + NAME_GAP + 2, pixels), align: 'right', turn: -turn }];
+}
+
+/** Lines to the left of the plot, their middle at the place. */
+function besideItems({ place, lines }: AxisName, pixels: PixelScales): SceneItem[] {
+  const right = pixels.layout.area.left - NAME_GAP;
+  const middle = pixels.atPlace(place);
+  return lines.map((line, i) => ({
+    ...text(line, right, middle + NAME_LINE * (i - (lines.length - 1) / 2), pixels),
+    align: 'right' as const,
+  }));
+}
+
+function ticks(names: readonly AxisName[], pixels: PixelScales): SceneItem[] {
+  const { area } = pixels.layout;
+  const { horizontal, livery } = pixels.plan;
+  const edge = horizontal ? area.left : area.top + area.height;
+  const points = names.flatMap(({ place }) => {
+    const along = pixels.atPlace(place);
+    return [...pixels.point(along, edge), ...pixels.point(along, horizontal ? edge - TICK : edge + TICK)];
+  });
+  return points.length ? [{ kind: 'segments', points: Float64Array.from(points), stroke: solid(livery.soft, 1) }] : [];
+}
+
+/** In small letters at the end of the axis. */
+function saidItems(said: string, pixels: PixelScales, width: TextWidth): SceneItem[] {
+  if (!said) return [];
+  const { area, names } = pixels.layout;
+  const { horizontal, livery } = pixels.plan;
+  const right = area.left + area.width;
+  const words = fitted(said, horizontal ? pixels.layout.width - 2 * EDGE : area.width, line => width(line, SAID_FONT));
+  const y = area.top + area.height + (horizontal ? NAME_GAP + NAME_LINE / 2 : (names?.room ?? 0) - NAME_LINE / 2);
+  const at = horizontal ? { x: EDGE, align: 'left' as const } : { x: right, align: 'right' as const };
+  return [{ ...text(words, 0, y, pixels), ...at, font: SAID_FONT, colour: livery.soft }];
+}
