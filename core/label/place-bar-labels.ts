@@ -11,6 +11,8 @@ export interface BarEnd {
   readonly height: number;
   /** Stays at its place, whatever lies there: a label inside its bar. */
   readonly fixed?: boolean;
+  /** The part of the room that its mark's end lies in; a label does not leave it. All of it where unsaid. */
+  readonly within?: Box;
   /** The other side of a point, taken when this one is not free. */
   readonly other?: Pick<BarEnd, 'x' | 'y' | 'direction'>;
 }
@@ -28,12 +30,13 @@ const TRIES = 24;
  */
 export function placeBarLabels(ends: readonly BarEnd[], area: Box, obstacles: readonly Box[] = []): Box[] {
   const wanted = ends.map(beyond);
-  const spread = spreadRows(ends, wanted, area).map(box => inside(box, area));
+  const roomOf = (i: number): Box => ends[i]?.within ?? area;
+  const spread = spreadRows(ends, wanted, area).map((box, i) => inside(box, roomOf(i)));
   const crowd = new Crowd([...obstacles, ...spread.filter((_, i) => ends[i]?.fixed)]);
   return spread.map((box, i) => {
     const end = ends[i] as BarEnd;
     if (end.fixed) return box;
-    const free = freeSide(crowd, box, end, area) ?? freeOf(crowd, box, end.direction, area);
+    const free = freeSide(crowd, box, end, roomOf(i)) ?? freeOf(crowd, box, end.direction, roomOf(i));
     crowd.add(free);
     return free;
   });

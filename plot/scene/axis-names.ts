@@ -7,7 +7,8 @@ import { endRoom, extentOf, NAME_FONT, NAME_LINE, type Named, type NamedAxis, ty
 export function namedAxis(plan: ChartPlan, room: NameRoom): NamedAxis {
   const grid: NameGrid = { ...room, plan, pitch: room.length / extentOf(plan), width: text => room.measure(text, NAME_FONT) };
   const named = (plan.along.counted && countedNames(grid)) || listedNames(grid);
-  return { ...named, before: plan.horizontal ? 0 : overhang(named, grid) };
+  // Whole pixels keep the edges of the plot crisp.
+  return { ...named, room: Math.ceil(named.room), before: plan.horizontal ? 0 : Math.ceil(overhang(named, grid)) };
 }
 
 // A name before the axis takes no more of the figure than this.

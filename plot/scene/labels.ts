@@ -58,6 +58,29 @@ export function markLabels(
   return { items, boxes, labelled: boxes.map((box, i) => ({ box, row: wanted[i]?.row ?? -1, layer: wanted[i]?.layer ?? 0 })) };
 }
 
+/** Whether a label fits between its mark's end and the break beyond it. */
+function hasRoom({ x, y, direction, width, height, within }: BarEnd): boolean {
+  if (!within) return true;
+  const room = {
+    up: y - within.top,
+    down: within.top + within.height - y,
+    left: x - within.left,
+    right: within.left + within.width - x,
+  }[direction];
+  return room >= GAP_BEYOND + (direction === 'up' || direction === 'down' ? height : width);
+}
+
+/** The part of the room between the breaks around a pixel of the value axis: no break comes between a mark and its label. */
+function stretchAround(pixels: PixelScales, { panel, axis }: Layer, at: number): Box | null {
+  const strips = pixels.breaksOf(panel, axis).map(({ low, high }) => [Math.min(low, high), Math.max(low, high)] as const);
+  if (strips.length === 0) return null;
+  const room = roomOf(pixels);
+  const [start, length] = pixels.plan.horizontal ? [room.left, room.width] : [room.top, room.height];
+  const from = Math.max(start, ...strips.filter(([a, b]) => (a + b) / 2 <= at).map(([, b]) => b));
+  const to = Math.min(start + length, ...strips.filter(([a, b]) => (a + b) / 2 > at).map(([a]) => a));
+  return pixels.plan.horizontal ? { ...room, left: from, width: to - from } : { ...room, top: from, height: to - from };
+}
+
 const OPPOSITE = { up: 'down', down: 'up', left: 'right', right: 'left' } as const;
 
 /** A label with its place; `onColour` is the colour it stands on when that is a bar. */
@@ -77,7 +100,7 @@ function wantedOf(placed: PlacedLayer, facts: LabelFacts, font: Font): Wanted[] 
     const end = endOf(placed, ask, facts, { font, beyond: glyphRoom(layer, glyphed.get(at)) });
     // In a stack, beyond a part's end lies the next part: its label stands inside it, where that is large enough.
     const wantsInside = ask.where === 'inside' || (stacked && layer.shape === 'column' && !isOnTop(facts, layer, at));
-    const inside = wantsInside ? insideOf(placed, ask, end) : null;
+    const inside = wantsInside || !hasRoom(end) ? insideOf(placed, ask, end) : null;
     if (ask.where === 'inside' && !inside) return [];
     return [{ ask, end: inside ?? end, onColour: inside ? (layer.colours[at] ?? null) : null }];
   });
@@ -156,7 +179,8 @@ function endOf(placed: PlacedLayer, { at, text, where }: LabelAsk, { pixels, wid
     const [across, down] = ({ up: [0, -reach], down: [0, reach], left: [-reach, 0], right: [reach, 0] } as const)[direction];
     return { x: x + across, y: y + down, direction };
   };
-  const end = { ...side(direction), width: width(text, font), height };
+  const within = stretchAround(pixels, layer, value);
+  const end = { ...side(direction), width: width(text, font), height, ...(within ? { within } : {}) };
   // Beside a point there is room on either side.
   return isBar(layer) ? end : { ...end, other: side(OPPOSITE[direction]) };
 }

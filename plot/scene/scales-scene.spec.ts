@@ -1,4 +1,5 @@
 import type { AxisPlan, ChartPlan } from 'core/plan';
+import { makeScale, proposeBreaks, type ScaleOptions } from 'core/scale';
 import { cutPath } from './breaks';
 import type { PlotLayout } from './layout';
 import { axis, layer, layout, level, livery, planOf, turned } from './sample-plan.spec';
@@ -205,4 +206,65 @@ describe('a path cut by breaks', () => {
       [30, 30, 70, 70],
       [80, 80, 100, 100],
     ]));
+});
+
+describe('breaks and labels, over a thousand generated sets of values', () => {
+  let seed = 11;
+  const random = (): number => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647;
+  const sets = Array.from({ length: 1_000 }, (_, i) => {
+    const size = 10 ** (i % 7);
+    const low = Array.from({ length: 2 + (i % 5) }, () => (1 + random() * 9) * size);
+    const high = Array.from({ length: 1 + (i % 3) }, () => (60 + random() * 300) * size);
+    return { values: [...low, ...high], lying: i % 2 === 1, shape: (['column', 'points', 'line', 'stem'] as const)[i % 4] ?? 'column' };
+  });
+  const found = sets.flatMap(({ values, lying, shape }, i) => {
+    const lengths = shape === 'column' || shape === 'stem';
+    const all = Float64Array.from(values);
+    // The offer, and one by hand that begins where the highest of the low ones ends.
+    const [offer] = proposeBreaks(all, lengths);
+    const least = Math.max(...values.filter(value => value < 20 * 10 ** (i % 7)));
+    const breaks = i % 5 && offer ? [offer] : [{ from: least, to: Math.min(...values.filter(value => value > least)) * 0.98 }];
+    const scale = makeScale('linear', all, { lengths, zero: 'kept', headroom: 0.1, breaks });
+    const labels = values.map((value, at) => ({ at, text: value.toFixed(0), where: 'end' as const }));
+    const plan = planOf([layer(values, { shape, labels, stroke: { width: 2, dash: 'solid', marker: '' } })], {
+      ...withScale(scale),
+      categories: values.map(String),
+      horizontal: lying,
+    });
+    const size = { width: 700, height: 420 };
+    const at: PlotLayout = lying
+      ? {
+          ...layout,
+          ...size,
+          area: { left: 60, top: 30, width: 600, height: 360 },
+          first: 50,
+          perCategory: 360 / values.length,
+          axes: [[{ from: 60, to: 660 }]],
+        }
+      : {
+          ...layout,
+          ...size,
+          area: { left: 60, top: 30, width: 600, height: 360 },
+          first: 90,
+          perCategory: 600 / values.length,
+          axes: [[{ from: 390, to: 30 }]],
+        };
+    const pixels = new PixelScales(plan, at);
+    const made = sceneOf(plan, at, (text, { size: letters }) => text.length * letters * 0.55);
+    const strips = pixels.breaksOf(0, 0).map(({ low, high }) => [Math.min(low, high), Math.max(low, high)] as const);
+    return made.labelled.flatMap(({ row, box }) => {
+      const end = pixels.value(0, 0, values[row] as number);
+      const [from, to] = lying ? [box.left, box.left + box.width] : [box.top, box.top + box.height];
+      const near = Math.max(from, Math.min(end, to));
+      return strips.map(([a, b]) => ({
+        between: Math.min(near, end) + 0.5 < a && b < Math.max(near, end) - 0.5,
+        over: from < b - 0.5 && to > a + 0.5,
+      }));
+    });
+  });
+  it('no break lies between a mark and its label', () => {
+    expect(found.length).toBeGreaterThan(3_000);
+    expect(found.filter(({ between }) => between).length).toBe(0);
+  });
+  it('nor does a label lie on one', () => expect(found.filter(({ over }) => over).length).toBe(0));
 });
