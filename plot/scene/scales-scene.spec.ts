@@ -1,5 +1,5 @@
 import type { AxisPlan, ChartPlan } from 'core/plan';
-import { makeScale, proposeBreaks, type ScaleOptions } from 'core/scale';
+import { makeScale, proposeBreaks } from 'core/scale';
 import { cutPath } from './breaks';
 import type { PlotLayout } from './layout';
 import { axis, layer, layout, level, livery, planOf, turned } from './sample-plan.spec';
