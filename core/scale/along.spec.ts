@@ -1,4 +1,4 @@
-import { distances, placesAlong, rungsOf, runsOneWay, type Along, type AlongTick, type TimeCount } from './index';
+import { distances, placesAlong, divisionsOf, runsOneWay, type Along, type AlongTick, type TimeCount } from './index';
 
 const MS_A_DAY = 86_400_000;
 /** Days since 1970 of a moment in ISO form. */
@@ -14,10 +14,10 @@ const numbers = (at: readonly number[]): Along => ({ by: { kind: 'number' }, at:
 
 const written = (ticks: readonly AlongTick[]): string =>
   ticks.map(({ place, text, under }) => `${Number(place.toFixed(4))} ${text}${under === null ? '' : ` / ${under}`}`).join(', ');
-/** The ticks of the finest rung that has at most so many. */
+/** The ticks of the finest division that has at most so many. */
 const ticksOf = (along: Along, most: number): AlongTick[] => {
-  const found = rungsOf(along)
-    .map(rung => rung.ticks())
+  const found = divisionsOf(along)
+    .map(division => division.ticks())
     .find(ticks => ticks.length > 0 && ticks.length <= most);
   return found ?? [];
 };
@@ -141,9 +141,9 @@ describe('ticks over thousands of generated stretches of time', () => {
     const { at } = along;
     const [first, last] = [at[0] as number, at.at(-1) as number];
     const { least } = distances(at);
-    for (const rung of rungsOf(along)) {
-      if (rung.count > 400) continue;
-      const ticks = rung.ticks();
+    for (const division of divisionsOf(along)) {
+      if (division.count > 400) continue;
+      const ticks = division.ticks();
       ticks.forEach(({ place }, i) => {
         faults.ticks++;
         if (place < -1e-5 || place > Math.abs(last - first) / least + 1e-5) faults.outside++;
@@ -154,7 +154,7 @@ describe('ticks over thousands of generated stretches of time', () => {
         if (!Number.isInteger(Math.round(moment.getTime() / 1000)) || Math.abs(moment.getTime() / MS_A_DAY - count) > 1e-4) faults.unlike++;
       });
       const counts = ticks.map(({ place }) => new Date(Math.round((first + Math.sign(last - first) * place * least) * 86_400) * 1000));
-      const name = rung.count > 1 ? nameOf(rung.count, Math.abs(last - first)) : '';
+      const name = division.count > 1 ? nameOf(division.count, Math.abs(last - first)) : '';
       if (name && !counts.every(begins[name] as (moment: Date) => boolean))
         whole.push(`${name} ${counts.map(item => item.toISOString()).join(' ')}`);
     }
@@ -167,7 +167,7 @@ describe('ticks over thousands of generated stretches of time', () => {
   it('begin the day, week, month, quarter or year that they stand for', () => expect(whole).toEqual([]));
 });
 
-/** Which period a rung is, by how many of them a span holds. */
+/** Which period a division is, by how many of them a span holds. */
 function nameOf(count: number, span: number): string {
   const length = span / (count - 1);
   const lengths: Readonly<Record<string, number>> = { day: 1, week: 7, month: 30.44, quarter: 91.31, year: 365.2425 };

@@ -36,7 +36,7 @@ export interface AlongTick {
 }
 
 /** Ticks of one distance. */
-export interface Rung {
+export interface Division {
   /** How many there are, about. */
   readonly count: number;
   readonly ticks: () => AlongTick[];

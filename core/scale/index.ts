@@ -7,7 +7,7 @@ export {
   type AlongTick,
   type Count,
   type NumberCount,
-  type Rung,
+  type Division,
   type TimeCount,
 } from './along';
 export { movedBreak, type Break } from './broken-scale';
@@ -30,6 +30,6 @@ export {
 export { baseWord } from './log-scale';
 export { makeScale, SCALE_NAMES, type ScaleName, type ScaleOptions } from './make-scale';
 export { proposeBreaks, type BreakOffer } from './propose-breaks';
-export { rungsOf } from './rungs';
+export { divisionsOf } from './divisions';
 export type { BrokenScale, LinearScale, LogScale, Straight, Stretch, SymlogScale, ValueScale } from './scale';
 export { timeNames, type TimeNames } from './time-names';

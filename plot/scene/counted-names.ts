@@ -1,4 +1,4 @@
-import { rungsOf, type AlongTick, type Rung } from 'core/scale';
+import { divisionsOf, type AlongTick, type Division } from 'core/scale';
 import { BETWEEN_NAMES, NAME_GAP, NAME_LINE, type Named, type NameGrid } from './name-grid';
 
 // Ticks closer together than this are not tried, in CSS pixels.
@@ -9,8 +9,8 @@ export function countedNames(grid: NameGrid): Named | null {
   const { along, categories, horizontal } = grid.plan;
   if (!along.counted) return null;
   const fewest = Math.min(2, categories.length);
-  for (const rung of rungsOf(along.counted)) {
-    const ticks = closeEnough(rung, grid) ? rung.ticks() : [];
+  for (const division of divisionsOf(along.counted)) {
+    const ticks = closeEnough(division, grid) ? division.ticks() : [];
     if (ticks.length < fewest) continue;
     const named = horizontal ? beside(ticks, grid) : below(ticks, grid);
     if (named) return named;
@@ -18,7 +18,7 @@ export function countedNames(grid: NameGrid): Named | null {
   return null;
 }
 
-const closeEnough = ({ count }: Rung, { length }: NameGrid): boolean => count <= 2 + length / CLOSEST;
+const closeEnough = ({ count }: Division, { length }: NameGrid): boolean => count <= 2 + length / CLOSEST;
 
 /** In two lines below the plot: what several have in common stands once, at the first of them. */
 function below(ticks: readonly AlongTick[], grid: NameGrid): Named | null {

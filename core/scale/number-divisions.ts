@@ -1,4 +1,4 @@
-import { countedIn, distances, placeOfCount, type Along, type NumberCount, type Rung } from './along';
+import { countedIn, distances, placeOfCount, type Along, type NumberCount, type Division } from './along';
 import { ticksBetween } from './linear-scale';
 
 // Numbers may stand so much closer than the smallest distance of two categories.
@@ -7,7 +7,7 @@ const FINEST = 0.9;
 const WANTED = [40, 24, 16, 12, 10, 8, 6, 5, 4, 3, 2];
 
 /** Round numbers between the first and the last, as many as one wants. */
-export function numberRungs(along: Along, _by: NumberCount): Rung[] {
+export function numberDivisions(along: Along, _by: NumberCount): Division[] {
   const { at } = along;
   const ends = [at[0] as number, at[countedIn(at) - 1] as number];
   const [low, high] = [Math.min(...ends), Math.max(...ends)];

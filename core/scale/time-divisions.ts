@@ -1,4 +1,4 @@
-import { countedIn, distances, placeOfCount, type Along, type AlongTick, type Rung, type TimeCount } from './along';
+import { countedIn, distances, placeOfCount, type Along, type AlongTick, type Division, type TimeCount } from './along';
 import { timeNames, utcOf, type Moment, type TimeNames } from './time-names';
 
 /** What stands below the names of several periods: `long` where its `group` is new, else `short`. */
@@ -33,7 +33,7 @@ const FINEST = 0.9;
 const MOST_TICKS = 2_000;
 
 /** Whole seconds to centuries, those that the axis can tell apart, the finest first. */
-export function timeRungs(along: Along, by: TimeCount): Rung[] {
+export function timeDivisions(along: Along, by: TimeCount): Division[] {
   const { at } = along;
   const ends = [at[0] as number, at[countedIn(at) - 1] as number];
   const [low, high] = [Math.min(...ends), Math.max(...ends)];
