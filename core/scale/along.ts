@@ -73,6 +73,9 @@ export function distances(at: Float64Array): { readonly least: number; readonly 
 // Distances that differ by less are equal: fractions of a day are not exact.
 const EVEN = 1e-9;
 
+// A category without a count stands so far behind the last one, as a share of the axis: it belongs to no moment.
+const BEHIND = 0.06;
+
 /**
  * Where categories lie to scale, in the smallest distance between two of them from the first; null where all lie as far apart, each at its own number.
  * Those without a count stand behind the last. Cost: O(n).
@@ -83,7 +86,8 @@ export function placesAlong(at: Float64Array): Float64Array | null {
   const count = countedIn(at);
   const first = at[0] as number;
   const last = Math.abs((at[count - 1] as number) - first) / least;
-  return at.map((value, i) => (i < count ? Math.abs(value - first) / least : last + 1 + i - count));
+  const behind = Math.max(1, last * BEHIND);
+  return at.map((value, i) => (i < count ? Math.abs(value - first) / least : last + behind * (1 + i - count)));
 }
 
 /** The place of a count on an axis that is to scale. */

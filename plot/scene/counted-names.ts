@@ -1,5 +1,5 @@
-import { divisionsOf, type AlongTick, type Division } from 'core/scale';
-import { BETWEEN_NAMES, NAME_GAP, NAME_LINE, type Named, type NameGrid } from './name-grid';
+import { countedIn, divisionsOf, type AlongTick, type Division } from 'core/scale';
+import { BETWEEN_NAMES, NAME_GAP, NAME_LINE, type AxisName, type Named, type NameGrid } from './name-grid';
 
 // Ticks closer together than this are not tried, in CSS pixels.
 const CLOSEST = 12;
@@ -13,12 +13,30 @@ export function countedNames(grid: NameGrid): Named | null {
     const ticks = closeEnough(division, grid) ? division.ticks() : [];
     if (ticks.length < fewest) continue;
     const named = horizontal ? beside(ticks, grid) : below(ticks, grid);
-    if (named) return named;
+    if (named) return withUncounted(named, grid);
   }
   return null;
 }
 
 const closeEnough = ({ count }: Division, { length }: NameGrid): boolean => count <= 2 + length / CLOSEST;
+
+/** Categories without a count, such as a missing date, are named where they stand; a tick that has no room beside one goes. */
+function withUncounted(named: Named, { plan: { along, categories, horizontal }, pitch, width }: NameGrid): Named {
+  const at = along.counted?.at ?? new Float64Array(0);
+  const others = categories.slice(countedIn(at)).map((name, i): AxisName => {
+    const category = countedIn(at) + i;
+    return { place: along.places?.[category] ?? category, lines: [name], at: category };
+  });
+  if (others.length === 0) return named;
+  const wide = ({ lines }: AxisName): number => Math.max(...lines.map(width));
+  const isFree = (tick: AxisName): boolean =>
+    others.every(other => {
+      const need = horizontal ? NAME_LINE : (wide(tick) + wide(other)) / 2 + BETWEEN_NAMES;
+      return (other.place - tick.place) * pitch >= need;
+    });
+  const room = horizontal ? Math.max(named.room, ...others.map(other => wide(other) + NAME_GAP + BETWEEN_NAMES)) : named.room;
+  return { ...named, room, names: [...named.names.filter(isFree), ...others] };
+}
 
 /** In two lines below the plot: what several have in common stands once, at the first of them. */
 function below(ticks: readonly AlongTick[], grid: NameGrid): Named | null {

@@ -149,6 +149,22 @@ describe('names of an axis that counts', () => {
       [0, 3],
     ]);
   });
+  it('a category without a date is named where it stands, and a tick makes way for it', () => {
+    const undated = plan([...dates(10), '(missing)'], {
+      counted: {
+        by: { kind: 'time', unit: 'days', language: 'en', weeks: 'monday' },
+        at: Float64Array.of(...days(10).map(day => DAY_0 + day), NaN),
+        scaled: true,
+      },
+      places: null,
+    });
+    // 20 px a day: nine letters of 54 px need 41 px beside the "10" of 12 px, and 38 beside the "9" of 6.
+    const axis = named(undated, 220);
+    expect([words(axis).slice(-3), places(axis).slice(-3)]).toEqual([
+      ['8', '9', '(missing)'],
+      [7, 8, 10],
+    ]);
+  });
   it('where not two ticks have room, the categories are named', () =>
     expect(words(named(plan(['a', 'b'], counted([2, 3])), 12)).length).toBeGreaterThan(0));
 });
