@@ -80,6 +80,8 @@ describe('reading a document', () => {
     ['a step of nothing', { step: { as: 'by', amount: 0 } }],
     ['shares of nothing', { shares: [0, 1] }],
     ['an infinite bound', { low: null, high: Infinity }],
+    ['an end that is an empty formula', { low: '' }],
+    ['an end that is an endless formula', { high: 'x'.repeat(1_001) }],
   ];
   for (const [name, change] of axes)
     it(`refuses ${name}, by its place`, () => {
@@ -92,6 +94,13 @@ describe('reading a document', () => {
         /^figures\.0\.scales\.axes\.first\./,
       );
     });
+  it('takes an end that is a formula, and refuses a language of months that nobody knows', () => {
+    const withScales = (scales: object) => readProject({ ...project, figures: [{ ...figure, scales: { ...figure.scales, ...scales } }] });
+    const first = { ...plainScales.axes.first, low: '0.8 * min(milk)' };
+    expect(withScales({ axes: { ...figure.scales.axes, first } }).ok).toBeTrue();
+    const read = withScales({ along: { ...figure.scales.along, language: 'xx' } });
+    expect(read.ok ? 'taken' : read.problems).toEqual([jasmine.objectContaining({ path: 'figures.0.scales.along.language' })] as never);
+  });
   it('refuses a ladder whose units do not rise', () => {
     const format = plainFormat('odd', {
       ladder: [

@@ -57,12 +57,15 @@ function monthsOf(days: number): number {
 
 /** Categories that a cue marks, in any layer; none where it marks all. */
 export function markedIn(layers: readonly Layer[], count: number): number[] {
-  const marked = new Set<number>();
+  // Flat: it runs over every mark at each edit.
+  const flags = new Uint8Array(count);
   for (const layer of layers) {
-    for (let at = layer.marked.indexOf(1); at !== -1; at = layer.marked.indexOf(1, at + 1)) marked.add(at);
-    for (const at of layer.outlined) marked.add(at);
+    for (let at = 0; at < count; at++) if (layer.marked[at] === 1) flags[at] = 1;
+    for (const at of layer.outlined) flags[at] = 1;
   }
-  return marked.size === count ? [] : [...marked].sort((a, b) => a - b);
+  const marked: number[] = [];
+  for (let at = 0; at < count; at++) if (flags[at] === 1) marked.push(at);
+  return marked.length === count ? [] : marked;
 }
 
 /** How far apart dates or numbers lie, where not all lie as far apart: "dates 1 to 45 days apart, to scale". */

@@ -3,6 +3,7 @@ import { alongWords, markedIn, spacingOf } from './along';
 import { axesOf, sharesPanels } from './axes';
 import { axisNotes, axisWords } from './axis-notes';
 import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
+import { columnOf } from 'core/table';
 import { describeFigure } from 'core/words';
 import { treatmentsOf } from 'core/cue';
 import { layoutOf, type Layout } from './layers';
@@ -30,7 +31,10 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     () => laidOut(asked, stages),
   );
   const { categories, panelTitles } = layout;
-  const spacing = stages('spaced', [frame, data.step, scales.along], () => spacingOf(frame, figure, layout.firstRows));
+  const { spacing, spaced } = stages('spaced', [columnOf(frame.table, frame.category), layout.firstRows, data.step, scales.along], () => {
+    const spacing = spacingOf(frame, figure, layout.firstRows);
+    return { spacing, spaced: alongWords(frame, spacing) };
+  });
   const labelled =
     request.roomForLabels ??
     (layout.layers.some(({ labels, glyphs }) => labels.length + glyphs.length > 0) || lines.some(line => line.label));
@@ -58,7 +62,7 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     ...new Set(outside.map(({ says }) => `${says} the axis`)),
     ...(panels.length > 1 && figure.data.panel !== null && !sharesPanels(figure) ? ['each panel on a scale of its own'] : []),
   ];
-  const told = [...alongWords(frame, spacing), ...axisWords({ panels, layers, figure, write })];
+  const told = [...spaced, ...axisWords({ panels, layers, figure, write })];
   const plan = {
     kind: 'chart' as const,
     title: figure.words.title,
