@@ -180,6 +180,8 @@ function valueAxis(plan: ChartPlan, panel: number, axis: number): object {
       autoSkip: true,
       autoSkipPadding: 6,
       maxRotation: 0,
+      // Lying panels stand side by side: the last number of one does not run into the first of the next.
+      ...(horizontal && panels.length > 1 ? { align: 'inner' } : {}),
       callback: (value: unknown) => tickLabels[positions.indexOf(Number(value))] ?? '',
     },
   };

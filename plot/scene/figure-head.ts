@@ -62,7 +62,9 @@ export function headOf(plan: ChartPlan, width: number, textWidth: TextWidth): Fi
 
 type Style = Pick<typeof NOTE, 'size' | 'weight'>;
 
-const hasAxisTitles = ({ panels }: ChartPlan): boolean => panels.length === 1 && panels.some(({ axes }) => axes.some(axis => axis.title));
+/** Names of axes, and of panels that lie beside each other, stand between the head and the plot. */
+const hasAxisTitles = ({ panels, horizontal }: ChartPlan): boolean =>
+  panels.length === 1 ? panels.some(({ axes }) => axes.some(axis => axis.title)) : horizontal;
 const fontOf = ({ size, weight }: Style, share: number): Font => ({ size: Math.max(SMALLEST, Math.round(size * share)), weight });
 
 /** Entries flow like words; the note follows them on the last line where it fits, else below. */

@@ -11,6 +11,15 @@ describe('long lines', () => {
     expect(kept.length).toBeLessThan(420);
     expect(kept.every((at, i) => i === 0 || at > (kept[i - 1] as number))).toBe(true);
   });
+  it('keep what lies far apart when they are to scale: a pixel holds what lies on it', () => {
+    // Twenty thousand seconds, of which the last hundred lie an hour apart: all of those show.
+    const places = Float64Array.from(wave, (_, i) => (i < 19_900 ? i : 19_900 + (i - 19_900) * 3_600));
+    const toScale = reduceLine(wave, 100, marked, places);
+    expect(toScale.filter(at => at >= 19_900).length).toBe(100);
+    expect(kept.filter(at => at >= 19_900).length).toBeLessThan(5);
+    for (const at of [0, 7_001, 13_333, 4_242, 19_999]) expect(toScale).toContain(at);
+    expect(toScale.length).toBeLessThan(520);
+  });
   it('keep their gaps, and short ones keep all', () => {
     const gap = Float64Array.from(wave).fill(NaN, 10_000, 10_050);
     const around = reduceLine(gap, 100, marked).filter(at => at >= 9_999 && at <= 10_050);

@@ -266,6 +266,11 @@ describe('the parts of a figure', () => {
     expect(parts[0]?.box).toEqual({ left: 10, top: 5, width: 4 * (parts[0]?.font?.size ?? 0), height: 25 * words.share });
     expect(parts[2]?.cue).toBe('c');
   });
+  it('the names of panels that lie beside each other have a line of their own under the head', () => {
+    const panels = ['a', 'b'].map(title => ({ title, axes: [axis(0, 10)] }));
+    const height = (horizontal: boolean): number => headOf(planOf([], { title: 'Milk', panels, horizontal }), 300, wide).height;
+    expect(height(true) - height(false)).toBe(14);
+  });
   it('a note stands at the foot, in two or three lines where it is long', () => {
     const head = { words: headOf(planOf([]), 300, wide), left: 10, top: 5 };
     const short = scene(planOf([], { note: 'Source: the huts' }), { ...layout, head });
