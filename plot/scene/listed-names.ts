@@ -44,13 +44,10 @@ function level(grid: NameGrid): Named | null {
   const widths = categories.map(grid.width);
   const fits = widths.every((width, at) => at === 0 || ((widths[at - 1] as number) + width) / 2 + BETWEEN_NAMES <= grid.pitch);
   if (!fits || (widths.length === 1 && (widths[0] as number) > grid.length)) return null;
-  return plainly(
-    grid,
-    categories.map((name, at) => nameAt(grid, at, [name])),
-  );
+  return plainly(categories.map((name, at) => nameAt(grid, at, [name])));
 }
 
-const plainly = (_grid: NameGrid, names: readonly AxisName[], said = ''): Named => ({
+const plainly = (names: readonly AxisName[], said = ''): Named => ({
   room: NAME_GAP + NAME_LINE * Math.max(1, ...names.map(({ lines }) => lines.length)) + (said ? SAID_LINE : 0),
   names,
   turn: 0,
@@ -66,7 +63,7 @@ function inLines(grid: NameGrid): Named | null {
   const fits = names.every(
     ({ lines }) => lines.length <= MOST_LINES && lines.every(line => !line.endsWith('…') && grid.width(line) <= room),
   );
-  return fits ? plainly(grid, names) : null;
+  return fits ? plainly(names) : null;
 }
 
 /** Some of them in one line, evenly, those that a cue marks first. */
@@ -77,7 +74,7 @@ function someLevel(grid: NameGrid): Named {
   const wide = Math.min(widest, longest);
   const chosen = chosenOf(grid, wide + BETWEEN_NAMES);
   const names = chosen.shown.map(at => nameAt(grid, at, [fitted(categories[at] as string, longest, grid.width)]));
-  return plainly(grid, names, chosen.said);
+  return plainly(names, chosen.said);
 }
 
 /** As little as all have room; where they have none however steep, some are left out. */
