@@ -1,7 +1,7 @@
 import { solid } from './looks';
 import { NAME_FONT, NAME_GAP, NAME_LINE, SAID_FONT, type AxisName } from './name-grid';
 import type { PixelScales } from './pixel-scales';
-import type { NameBox, SceneItem, TextWidth } from './scene';
+import type { WrittenName, SceneItem, TextWidth } from './scene';
 import { fitted } from './shortened';
 
 // A tick at a number or a period, and how near to the figure's edge a name may come, in CSS pixels.
@@ -19,7 +19,7 @@ export function nameItems(pixels: PixelScales, width: TextWidth): SceneItem[] {
 }
 
 /** Where names of categories lie; those of numbers and periods name no category. */
-export function nameBoxes(pixels: PixelScales): NameBox[] {
+export function writtenNames(pixels: PixelScales): WrittenName[] {
   const { names: named, area } = pixels.layout;
   if (!named) return [];
   return named.names.flatMap(({ place, at }) => {

@@ -15,7 +15,7 @@ import { FULL, type Sizes } from './looks';
 import type { Marks } from './mark-maker';
 import { marksOf } from './marks';
 import { minorLines } from './minor-lines';
-import { nameBoxes, nameItems } from './name-items';
+import { writtenNames, nameItems } from './name-items';
 import { partsOf } from './parts';
 import { PixelScales, type PlacedLayer } from './pixel-scales';
 import type { LabelledMark, LineHandle, Scene, SceneGroup, SceneItem, Target, TextWidth } from './scene';
@@ -45,7 +45,7 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
     perCategory: layout.perCategory,
     count: plan.categories.length,
     places: plan.along.places,
-    named: sizes.words ? nameBoxes(pixels) : [],
+    named: sizes.words ? writtenNames(pixels) : [],
     targets: layers.map(placed => targetOf(placed, pixels)),
     handles: handlesOf(pixels),
     labelled: words.labelled,

@@ -133,7 +133,7 @@ export interface LabelledMark extends MarkAt {
 }
 
 /** The name of a category as it is written, and where: pointing at it means its marks. */
-export interface NameBox {
+export interface WrittenName {
   readonly at: number;
   readonly box: Box;
 }
@@ -173,7 +173,7 @@ export interface Scene {
   /** The places of categories where they do not stand side by side (see `AlongPlan`). */
   readonly places: Float64Array | null;
   /** Names of categories, and where they are written. */
-  readonly named: readonly NameBox[];
+  readonly named: readonly WrittenName[];
   readonly targets: readonly Target[];
   readonly handles: readonly LineHandle[];
   /** The words at marks, with the mark of a layer that each belongs to. */
