@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bars, brief, canvas, choose, drop, expectBars, ledger, LIGHT, openApp, reveal, stage, token, typeToken } from './support';
+import { bars, brief, canvas, choose, drop, expectBars, ledger, LIGHT, openApp, reveal, stage, token, typeToken, settled } from './support';
 
 const SHOPS = 'shop,cells,share\nAda,1000,0.5\nBo,10000,-0.25\nCy,100000,0.25\nDi,0,0.1\n';
 const DWARFED = 'shop,sales\nAda,1000\nBo,90\nCy,60\nDi,30\n';
@@ -104,6 +104,21 @@ test('a break is dragged by its edge, its words follow, and one undo takes it al
   await expect(brief(page)).toContainText(/leaves out 200 to 9[1-9]\d?\b/);
   await page.keyboard.press('Control+z');
   await expect(brief(page)).toContainText('leaves out 200 to 900.');
+  // An undo in the very task of a move takes that move back too: none of a drag comes after it.
+  await page.mouse.move(x, y + 2);
+  await page.mouse.down();
+  await page.mouse.move(x, y - 8, { steps: 5 });
+  await expect(brief(page)).toContainText(/leaves out 200 to 9[1-9]\d?\b/);
+  await canvas(page).evaluate(
+    (figure, at) => {
+      figure.dispatchEvent(new PointerEvent('pointermove', { clientX: at.x, clientY: at.y, bubbles: true }));
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', ctrlKey: true, bubbles: true, cancelable: true }));
+    },
+    { x, y: y - 14 },
+  );
+  await settled(page);
+  await expect(brief(page)).toContainText('leaves out 200 to 900.');
+  await page.mouse.up();
 });
 
 test('a ceiling ends the room above the tallest', async ({ page }) => {

@@ -9,14 +9,31 @@ import { ProjectStore } from './project-store';
 export class LineDrag {
   private readonly store = inject(ProjectStore);
   private key = '';
+  private made: Making | null = null;
+  /** The last move that came before what changes figures was there. */
+  private waiting: (() => void) | null = null;
 
   start(): void {
     this.key = crypto.randomUUID();
+    this.waiting = null;
+    // Loaded once, and moves are made at once from then on: a move that waited its turn behind the pointer's events could come after an undo.
+    if (!this.made) void import('./figure-making').then(made => this.came(made));
   }
 
-  /** Sets the number behind a line, or an end of a break. What changes figures comes with the brief, which has it already. */
-  async moveTo(target: DragTarget | BreakEdge, value: number): Promise<void> {
-    const made = await import('./figure-making');
+  /** Sets the number behind a line, or an end of a break. */
+  moveTo(target: DragTarget | BreakEdge, value: number): void {
+    const { made } = this;
+    if (made) this.change(made, target, value);
+    else this.waiting = () => this.moveTo(target, value);
+  }
+
+  private came(made: Making): void {
+    this.made = made;
+    this.waiting?.();
+    this.waiting = null;
+  }
+
+  private change(made: Making, target: DragTarget | BreakEdge, value: number): void {
     const { figure } = this.store;
     if (!figure || this.key === '') return;
     const change = 'cue' in target ? cuesAfter(made, figure, target, value) : scalesAfter(made, figure, target, value);
