@@ -1,13 +1,12 @@
 import type { AlongChoice } from 'core/document';
 import { LANGUAGES } from 'core/format';
 import { timeNames } from 'core/scale';
+import { isMoment } from './column-roles';
 import { speakerOf, type Clause } from './section';
-import { choices, choiceSetting, type Choice, type Subject } from './setting';
+import { choices, choiceSetting, columnNamed, type Choice, type Subject } from './setting';
 import type { ColumnFacts } from './table-facts';
 
-const isMoment = (column: ColumnFacts | undefined): boolean => column?.type === 'date' || column?.type === 'timestamp';
-const categoryOf = ({ figure, table }: Subject): ColumnFacts | undefined =>
-  table?.columns.find(column => column.name === figure.data.category);
+const categoryOf = (subject: Subject): ColumnFacts | undefined => columnNamed(subject, subject.figure.data.category);
 
 /** Whether the figure's order may be that of time or of a number: only then do its categories lie to scale. */
 const isAlong = ({ figure: { data } }: Subject): boolean => data.order.by === 'category' || data.order.by === 'table';

@@ -8,7 +8,7 @@ import { axisEntry, plainOption, type Typed } from './axis-entry';
 import { aboutOf, AXIS_NAMES, axisAt, axisPart, changedAxis, plainAt, typedValue, written, type AxisName } from './axis-place';
 import { axisRoomSettings } from './axis-room-words';
 import { axisScaleSettings } from './axis-scale-words';
-import { choices, choiceSetting, yesNo, type Setting, type Subject } from './setting';
+import { choices, choiceSetting, columnNamed, yesNo, type Setting, type Subject } from './setting';
 
 /** The word for an end that follows the data. */
 const FITTING = 'fitting';
@@ -76,9 +76,10 @@ function readBound(text: string, subject: Subject, place: string, end: 'low' | '
 }
 
 /** A formula over the figure's measures and helper columns, checked as far as names and types go. */
-function readFormula(text: string, { figure: { data }, table }: Subject): Typed<string> {
+function readFormula(text: string, subject: Subject): Typed<string> {
+  const { data } = subject.figure;
   if (text === '' || text.length > MOST_BOUND) return { fault: HINT };
-  const category = table?.columns.find(({ name }) => name === data.category);
+  const category = columnNamed(subject, data.category);
   const scope = new Map([...(category ? [[category.name, category.type] as const] : []), ...numbersOf(data)]);
   const compiled = compileFormula(text, scope, 'measure');
   return compiled.ok ? { value: text } : { fault: [...compiled.problems.map(messageFor), HINT].join(' ') };

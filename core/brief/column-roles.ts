@@ -1,7 +1,7 @@
 import type { ColumnFacts } from './table-facts';
 
-/** Columns that hold points in time. */
-export const isMoment = ({ type }: ColumnFacts): boolean => type === 'date' || type === 'timestamp';
+/** Columns that hold points in time; none is no such column. */
+export const isMoment = (column: Pick<ColumnFacts, 'type'> | undefined): boolean => column?.type === 'date' || column?.type === 'timestamp';
 
 /** Columns whose values have an order of their own: dates, years, numbers. */
 export const isOrdered = (column: ColumnFacts): boolean => isMoment(column) || column.type === 'number';

@@ -1,6 +1,6 @@
 import { typedNumber } from 'core/cue';
 import { alongClauses, alongSettings } from './along-words';
-import { plainScales } from 'core/document';
+import { isLying, plainScales } from 'core/document';
 import { unitOf } from 'core/frame';
 import { failure, success } from 'core/result';
 import { written } from './axis-place';
@@ -147,15 +147,13 @@ export const scalesSettings = {
     search: 'left right above below position opposite',
     governs: () => ['axis', 'axis second'],
     plain: plainScales.side,
-    options: ({ figure }) => (isLying(figure) ? BELOW_ABOVE : LEFT_RIGHT),
+    options: ({ figure }) => (isLying(figure.shape) ? BELOW_ABOVE : LEFT_RIGHT),
     now: ({ figure }) => figure.scales.side,
     set: ({ figure }, _place, side) => ({ scales: { ...figure.scales, side } }),
   }),
   ...axisSettings,
   ...alongSettings,
 };
-
-const isLying = ({ shape: { mark } }: Subject['figure']): boolean => mark === 'bar' || mark === 'lying-stem';
 
 const { clause } = speakerOf(scalesSettings);
 

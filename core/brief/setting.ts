@@ -1,7 +1,7 @@
 import type { Figure, NumberFormat } from 'core/document';
 import { failure, success, type Result } from 'core/result';
 import { choiceToken, textToken, type Option, type Token } from 'core/sentence';
-import type { TableFacts } from './table-facts';
+import type { ColumnFacts, TableFacts } from './table-facts';
 
 /** What choosing a word changes in a figure. */
 export type Change = Partial<Omit<Figure, 'id'>>;
@@ -46,6 +46,10 @@ export interface Setting {
   /** What choosing a value changes; a value that cannot be chosen here is a problem. */
   choose(subject: Subject, place: string, value: string): Result<Change>;
 }
+
+/** What is known of a column of the figure's table; undefined where it has none of that name. */
+export const columnNamed = ({ table }: Subject, name: string): ColumnFacts | undefined =>
+  table?.columns.find(column => column.name === name);
 
 /** Settings by name. */
 export type Settings = Readonly<Record<string, Setting>>;

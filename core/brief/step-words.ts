@@ -1,14 +1,12 @@
 import { isAdditive, type FigureData, type Step } from 'core/frame';
 import type { SentencePart } from 'core/sentence';
-import { isOrdered } from './column-roles';
+import { isMoment, isOrdered } from './column-roles';
 import { changeCategory } from './replace-measure';
-import { choices, choiceSetting, plainChoices, type Choice, type Subject } from './setting';
+import { choices, choiceSetting, columnNamed, plainChoices, type Choice, type Subject } from './setting';
 import { speakerOf, type Clause } from './section';
 import type { ColumnFacts } from './table-facts';
 
-const isMoment = (column: ColumnFacts | undefined): boolean => column?.type === 'date' || column?.type === 'timestamp';
 const isOrderedColumn = (column: ColumnFacts | undefined): boolean => column !== undefined && isOrdered(column);
-const columnNamed = ({ table }: Subject, name: string): ColumnFacts | undefined => table?.columns.find(column => column.name === name);
 
 /** What a row of the figure stands for. */
 export const stepSettings = {

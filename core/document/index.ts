@@ -32,6 +32,7 @@ export type {
 } from './schema';
 export { plainFormat, plainScales, plainShape } from './plain';
 export { withAxis } from './with-axis';
+export { isLying } from './is-lying';
 export { faultsOf, readProject } from './read-project';
 export { readMove } from './read-move';
 

@@ -1,4 +1,4 @@
-import type { Figure } from 'core/document';
+import { isLying, type Figure } from 'core/document';
 import { formatNumber } from 'core/format';
 import { describeScale, positionOf } from 'core/scale';
 import type { ValueWriter } from 'core/words';
@@ -14,7 +14,7 @@ interface Axes {
 /** What the value axes are, where that does not go without saying: log, broken, reversed, tied. */
 export function axisWords({ panels, layers, figure, write }: Axes): string[] {
   const { scales, shape } = figure;
-  const lies = shape.mark === 'bar' || shape.mark === 'lying-stem';
+  const lies = isLying(shape);
   const second = hasSecond(panels);
   const described = panels.flatMap(({ axes }) =>
     axes.flatMap(({ scale, reversed }, axis) => {

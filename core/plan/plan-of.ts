@@ -1,3 +1,4 @@
+import { isLying } from 'core/document';
 import { runAll, type Stages } from 'core/stages';
 import { alongWords, markedIn, spacingOf } from './along';
 import { axesOf, sharesPanels } from './axes';
@@ -80,7 +81,7 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     })),
     gridlines: figure.scales.gridlines,
     zeroLine: figure.scales.zeroLine,
-    horizontal: figure.shape.mark === 'bar' || figure.shape.mark === 'lying-stem',
+    horizontal: isLying(figure.shape),
     notes,
     outside,
     description: [
