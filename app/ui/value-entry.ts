@@ -30,7 +30,7 @@ let count = 0;
       <button type="submit" class="act act-loud">Use it</button>
     </form>
     @if (fault()) {
-      <p class="px-2 text-small text-warn-ink" data-fault [id]="hintId">This cannot be read. {{ fault() }}</p>
+      <p class="max-w-72 px-2 text-small text-warn-ink" data-fault [id]="hintId">This cannot be read. {{ fault() }}</p>
     } @else {
       <p class="max-w-72 px-2 text-small text-soft" [id]="hintId">{{ entry().hint }}</p>
     }

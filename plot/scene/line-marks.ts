@@ -71,7 +71,7 @@ function runsIn({ layer }: PlacedLayer, { pixels }: MarkFacts): number[][] {
     const value = layer.ends[at] as number;
     // What has no place on its scale is marked at the edge; a line down to it would tell a value.
     if (value !== value || (beyond && !pixels.hasPlace(layer, value))) run = null;
-    else if (run) run.push(at);
+    else if (run && at < pixels.placedTo) run.push(at);
     else runs.push((run = [at]));
   }
   return runs;
@@ -119,14 +119,15 @@ function stepped(points: Float64Array, horizontal: boolean): Float64Array {
   return out;
 }
 
-/** Points show where they are the shape, where a cue marks them, and where no line reaches them; a glyph stands for its point. */
+/** Points show where they are the shape, where a cue marks them, and where no line reaches them, as none does a missing date; a glyph stands for its point. */
 function points(placed: PlacedLayer, { pixels, sizes }: MarkFacts): SceneItem[] {
   const { layer, ends } = placed;
   const { ends: values, marked, shape, colours, stroke } = layer;
   const glyphed = new Set(layer.glyphs.flatMap(({ at, beyond }) => (beyond ? [] : [at])));
   const shown = (at: number): boolean => {
     const value = values[at] as number;
-    if (value !== value || (marked[at] === 0 && shape !== 'points' && !isAlone(values, at))) return false;
+    const needed = shape === 'points' || isAlone(values, at) || at >= pixels.placedTo;
+    if (value !== value || (marked[at] === 0 && !needed)) return false;
     if (layer.beyond.length && pixels.isBeyond(layer, at)) return false;
     return !glyphed.has(at) && !(shape === 'points' && stroke.marker !== '');
   };

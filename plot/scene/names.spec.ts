@@ -213,6 +213,20 @@ describe('marks to scale', () => {
   });
 });
 
+describe('a line and a category without a date', () => {
+  const at = Float64Array.of(DAY_0, DAY_0 + 1, NaN);
+  const counted = { by: { kind: 'time', unit: 'days', language: 'en', weeks: 'monday' }, at, scaled: true } as const;
+  const line = layer([4, 8, 2], { shape: 'line', stroke: { width: 2, dash: 'solid', marker: '' } });
+  const drawn = (along: Partial<AlongPlan>): [lines: number[][], dots: number[][]] => {
+    const { groups } = sceneOf(planOf([line], { along: { ...LISTED, ...along } }), layout, measure);
+    const points = (name: string): number[][] =>
+      (groups.find(group => group.name === name)?.items ?? []).map(item => ('points' in item ? Array.from(item.points) : []));
+    return [points('lines').filter(list => list.length > 2), points('points')];
+  };
+  it('no line leads to it, and a point shows it', () => expect(drawn({ counted })).toEqual([[[70, 80, 170, 40]], [[270, 100]]]));
+  it('names have no such end', () => expect(drawn({})).toEqual([[[70, 80, 170, 40, 270, 100]], []]));
+});
+
 describe('names on the scene', () => {
   const upright = plan(['Alm', 'Berg', 'Cloud']);
   const withNames = { ...layout, height: 180, names: named(upright) };

@@ -1,5 +1,5 @@
 import type { Layer, ChartPlan } from 'core/plan';
-import { positionOf, positionsOf, straightOf, stretchesOf, valueAt, type ValueScale } from 'core/scale';
+import { countedIn, positionOf, positionsOf, straightOf, stretchesOf, valueAt, type ValueScale } from 'core/scale';
 import { isBar } from 'core/shape';
 import type { PlotLayout } from './layout';
 
@@ -55,6 +55,8 @@ export class PixelScales {
   // By panel and axis; asked for every mark.
   private readonly lines: ValueLine[];
   private readonly places: Float64Array | null;
+  /** Categories from here on have no place in time, such as a missing date: nothing leads to them. Infinite where the axis lists names. */
+  readonly placedTo: number;
 
   constructor(
     readonly plan: ChartPlan,
@@ -62,6 +64,7 @@ export class PixelScales {
   ) {
     this.pitch = Math.abs(layout.perCategory);
     this.places = plan.along.places;
+    this.placedTo = plan.along.counted ? countedIn(plan.along.counted.at) : Infinity;
     this.lines = plan.panels.flatMap((panel, p) =>
       Array.from({ length: AXES }, (_, axis) => this.lineOf(panel.axes[axis]?.scale, p, axis)),
     );
