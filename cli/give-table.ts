@@ -24,7 +24,8 @@ export function writingOf(values: Writing): (table: Table, speech: Speech) => Pr
   };
 }
 
-async function save(path: string, text: string): Promise<void> {
+/** Writes a file. Throws `BadInput` where it cannot be written. */
+export async function save(path: string, text: string): Promise<void> {
   try {
     await writeFile(path, text);
   } catch (error) {

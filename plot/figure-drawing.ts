@@ -2,12 +2,14 @@ import { Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
 import { CategoryNames } from './axes/category-names';
 import { optionsOf } from './axes/chart-config';
-import { HeadBox } from './axes/head-box';
+import { WordBox } from './axes/word-box';
 import { layoutOfChart } from './axes/layout-of-chart';
 import type { Brushes, Canvas } from './canvas/brushes';
 import { pageBrushes } from './canvas/page-brushes';
 import { paintItems, paintScene } from './canvas/paint-scene';
 import { TextWidths } from './canvas/text-widths';
+import { footOf, type FigureFoot } from './scene/figure-foot';
+import { headOf, type FigureHead } from './scene/figure-head';
 import type { PlotLayout } from './scene/layout';
 import { PixelScales } from './scene/pixel-scales';
 import { anchorOf, handleAt, markAt, outlineOf, rowAt } from './scene/pointing';
@@ -15,6 +17,10 @@ import type { FigurePoint, LineHandle, MarkAt, Scene, ScenePart } from './scene/
 import { sceneOf } from './scene/scene-of';
 
 Chart.register(LinearScale);
+
+// Shares of a figure's height that its head and its foot may take as long as they can do with less.
+const HEAD = { position: 'top', most: 0.4 } as const;
+const FOOT = { position: 'bottom', most: 0.14 } as const;
 
 /** What a drawing is made with. */
 export interface DrawingOptions {
@@ -31,7 +37,8 @@ export interface DrawingOptions {
 /** A plan drawn on a canvas, kept in step with the plans that follow. Chart.js lays out and draws the axes; all else is a scene, made once per plan and size. */
 export class FigureDrawing {
   private readonly chart: Chart;
-  private readonly head: HeadBox;
+  private readonly head: WordBox<FigureHead>;
+  private readonly foot: WordBox<FigureFoot>;
   private readonly names: CategoryNames;
   private readonly brushes: Brushes;
   private readonly widths = new TextWidths();
@@ -44,13 +51,14 @@ export class FigureDrawing {
     private readonly options: DrawingOptions = {},
   ) {
     this.brushes = options.brushes ?? pageBrushes(() => this.chart.draw());
-    this.head = new HeadBox(() => this.plan, this.widths);
+    this.head = new WordBox(() => this.plan, this.widths, headOf, HEAD);
+    this.foot = new WordBox(() => this.plan, this.widths, footOf, FOOT);
     this.names = new CategoryNames(() => this.plan, this.widths);
     this.chart = new Chart(canvas, {
       type: 'line',
       data: { datasets: [] },
       options: this.chartOptions() as never,
-      plugins: [this.head.plugin(), this.painter()] as never,
+      plugins: [this.head.plugin(), this.foot.plugin(), this.painter()] as never,
     });
   }
 
@@ -140,7 +148,7 @@ export class FigureDrawing {
   }
 
   private chartOptions(): ChartOptions<'bar'> {
-    return { ...optionsOf(this.plan, this.names), ...this.options.fixed };
+    return { ...optionsOf(this.plan, { names: this.names, widths: this.widths }), ...this.options.fixed };
   }
 
   private painter(): Plugin<'bar'> {
@@ -162,7 +170,7 @@ export class FigureDrawing {
   }
 
   private layout(chart: Chart): PlotLayout {
-    return layoutOfChart(chart, this.plan, { head: this.head, names: this.names });
+    return layoutOfChart(chart, this.plan, { head: this.head, foot: this.foot, names: this.names });
   }
 
   private canvasOf({ currentDevicePixelRatio: ratio }: Chart, ctx: CanvasRenderingContext2D): Canvas {

@@ -3,5 +3,8 @@ export { FigureDrawing, type DrawingOptions } from './figure-drawing';
 export { toPng, type PngSize } from './to-png';
 export { drawTiny } from './tiny';
 
-// What is pointed at.
-export type { FigurePoint, LineHandle, MarkAt, ScenePart } from './scene/scene';
+export { layOut, type FigureSize } from './headless';
+
+// What is drawn and pointed at.
+export type { FigurePoint, Font, LineHandle, MarkAt, Scene, SceneItem, ScenePart, TextWidth } from './scene/scene';
+export { textBox } from './scene/text-box';

@@ -215,7 +215,8 @@ describe('drawing a plan', () => {
 
 describe('the configuration', () => {
   it('has no animation and no hover of its own', () => {
-    const { animation, events } = optionsOf(planWith(), new CategoryNames(planWith, new TextWidths()));
+    const widths = new TextWidths();
+    const { animation, events } = optionsOf(planWith(), { names: new CategoryNames(planWith, widths), widths });
     expect([animation, events]).toEqual([false, []]);
   });
 });

@@ -11,9 +11,11 @@ export const bundleCli = () =>
     platform: 'node',
     format: 'esm',
     target: 'node20',
+    // Read when a figure is laid out, and by no other command.
+    external: ['fontkit', 'wawoff2'],
     tsconfig: join(root, 'tsconfig.json'),
     // Packages that ask for Node's own modules in the old way.
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
     logLevel: 'error',
   });
 

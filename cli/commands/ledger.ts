@@ -5,6 +5,7 @@ import { counted } from 'core/sentence';
 import type { Table } from 'core/table';
 import { Session } from 'engine';
 import { read, warnTo, WRITING, WrongUse, type Command, type Speech } from '../command';
+import { figureIn } from '../figure-in';
 import { writingOf } from '../give-table';
 import { BadInput, readProject, readTable, valueOf } from '../table-file';
 
@@ -63,16 +64,6 @@ const listOf = ({ figures, tables }: Project, sources: Readonly<Record<string, T
   ]
     .map(line => `${line}\n`)
     .join('');
-
-function figureIn({ figures }: Project, name: string | undefined): Figure {
-  const found =
-    name === undefined
-      ? figures[0]
-      : (figures.find(item => item.name === name) ?? figures.find(item => item.name.toLowerCase() === name.toLowerCase()));
-  if (found) return found;
-  const names = figures.map(item => item.name).join(', ');
-  throw new BadInput([name === undefined ? 'The project has no figure.' : `No figure is called ${name}. Choose one of: ${names}.`]);
-}
 
 /** Tables read anew, by the ids of those whose place they take. */
 async function freshTables({ tables }: Project, data: readonly string[], warn: (line: string) => void): Promise<Map<string, Table>> {

@@ -1,101 +1,160 @@
-import { overlaps, placeBarLabels, type BarEnd, type Box } from './index';
-import { spreadApart, type Bounds, type Stretch } from './spread-apart';
+import { contains, crosses, Obstacles, overlaps, placeLabels, type Box, type LabelPlace, type LabelWish, type Spot } from './index';
 
-const area: Box = { left: 0, top: 0, width: 400, height: 200 };
-const end = (x: number, y: number, direction: BarEnd['direction'] = 'up', width = 40): BarEnd => ({ x, y, direction, width, height: 14 });
+const room: Box = { left: 0, top: 0, width: 400, height: 200 };
+/** Half a size for each letter. */
+const width = (text: string, size: number): number => (text.length * size) / 2;
 
-describe('labels at the ends of bars', () => {
-  const cases: readonly [name: string, end: BarEnd, left: number, top: number][] = [
-    ['above an upright bar', end(100, 50), 80, 31],
-    ['below a negative one', end(100, 50, 'down'), 80, 55],
-    ['right of a lying bar', end(100, 50, 'right'), 105, 43],
-    ['left of a negative one', end(100, 50, 'left'), 55, 43],
-    ['never past the right edge', end(395, 50, 'right'), 360, 43],
-    ['never past the top', end(100, 5), 80, 0],
-    ['never past the left edge', end(4, 90), 0, 71],
+const spot = (x: number, y: number, change: Partial<Spot> = {}): Spot => ({ x, y, side: 'above', gap: 5, ...change });
+const wish = (spots: readonly Spot[], change: Partial<LabelWish> = {}): LabelWish => ({
+  texts: [['12345678']],
+  spots,
+  size: 12,
+  smallest: 10,
+  priority: 0,
+  steps: true,
+  leads: false,
+  pinned: false,
+  ...change,
+});
+const placed = (wishes: readonly LabelWish[], obstacles = new Obstacles(), within = room): (LabelPlace | null)[] =>
+  placeLabels(wishes, { obstacles, room: within, width });
+const corner = (place: LabelPlace | null | undefined) => (place ? [place.box.left, place.box.top] : null);
+const blocked = (...boxes: Box[]): Obstacles => {
+  const obstacles = new Obstacles();
+  for (const box of boxes) obstacles.box(box);
+  return obstacles;
+};
+
+describe('a label with nothing in its way', () => {
+  // 8 letters of 12 px are 48 wide and 12 high.
+  const cases: readonly [name: string, spot: Spot, left: number, top: number][] = [
+    ['above its point', spot(100, 50), 76, 33],
+    ['below', spot(100, 50, { side: 'below' }), 76, 55],
+    ['right', spot(100, 50, { side: 'right' }), 105, 44],
+    ['left', spot(100, 50, { side: 'left' }), 47, 44],
+    ['over', spot(100, 50, { side: 'over', gap: 0 }), 76, 44],
+    ['brought back from the left edge', spot(10, 50), 0, 33],
+    ['brought back from the right edge', spot(395, 50), 352, 33],
   ];
-  for (const [name, at, left, top] of cases)
-    it(name, () => expect(placeBarLabels([at], area)[0]).toEqual({ left, top, width: 40, height: 14 }));
+  for (const [name, at, left, top] of cases) it(name, () => expect(corner(placed([wish([at])])[0])).toEqual([left, top]));
 
-  it('two labels of equal neighbours stand beside each other, not on each other', () => {
-    const [a, b] = placeBarLabels([end(100, 50), end(120, 50)], area) as [Box, Box];
-    expect(overlaps(a, b)).toBe(false);
-    expect(a.top).toBe(b.top);
-    expect((a.left + b.left) / 2).toBeCloseTo(90, 6);
+  it('where its first spot leaves the room it takes the next', () =>
+    expect(placed([wish([spot(100, 10), spot(100, 10, { side: 'below' })])])[0]?.spot).toBe(1));
+  it('two lines are as high as two lines', () => {
+    const [place] = placed([wish([spot(100, 50)], { texts: [['ab', 'cdef']] })]);
+    // 12 + 14.4 high, 24 wide.
+    expect(place?.box).toEqual({ left: 88, top: 50 - 5 - 26.4, width: 24, height: 26.4 });
   });
-  it('labels that fit in the area do not overlap, whatever the bars', () => {
-    for (let round = 0; round < 60; round++) {
-      const ends = Array.from({ length: 6 }, (_, i) =>
-        end(30 + i * 60, 60 + 80 * Math.abs(Math.sin(round * 7 + i)), 'up', 20 + ((round * i) % 30)),
-      );
-      const boxes = placeBarLabels(ends, area);
-      boxes.forEach((box, i) => {
-        expect(box.left).toBeGreaterThanOrEqual(0);
-        expect(box.left + box.width).toBeLessThanOrEqual(400);
-        boxes.slice(i + 1).forEach(other => expect(overlaps(box, other)).toBe(false));
-      });
-    }
-  });
-  it('a label steps just so far that it clears an obstacle; one that is fixed stays', () => {
-    const point = { left: 95, top: 40, width: 10, height: 10 };
-    const [free] = placeBarLabels([end(100, 60)], area, [point]) as [Box];
-    // From 41 to 55 by its bar; from 25 to 39 it no longer touches the point at 40.
-    expect([free.left, free.top]).toEqual([80, 25]);
-    const fixed = { ...end(100, 60), fixed: true };
-    expect(placeBarLabels([fixed], area, [point])[0]?.top).toBe(41);
-    expect(placeBarLabels([end(100, 60), fixed], area)[0]?.top).toBeLessThan(41 - 13);
-  });
-  it('beside a point the other side is taken when the first is not free, and only when it is free itself', () => {
-    const point: BarEnd = { ...end(100, 60), other: { x: 100, y: 70, direction: 'down' } };
-    const [above, below] = [
-      { left: 95, top: 40, width: 10, height: 10 },
-      { left: 95, top: 80, width: 10, height: 10 },
-    ];
-    const topBeside = (...obstacles: Box[]): number | undefined => placeBarLabels([point], area, obstacles)[0]?.top;
-    expect([topBeside(), topBeside(above), topBeside(above, below)]).toEqual([41, 75, 25]);
-  });
-  it('no labels, no boxes', () => expect(placeBarLabels([], area)).toEqual([]));
 });
 
-describe('spreading stretches apart', () => {
-  const cases: readonly [name: string, stretches: Stretch[], bounds: Bounds | undefined, starts: number[]][] = [
-    [
-      'those that do not touch stay',
-      [
-        { start: 0, length: 2 },
-        { start: 5, length: 2 },
-      ],
-      undefined,
-      [0, 5],
-    ],
-    [
-      'two that overlap move alike',
-      [
-        { start: 0, length: 4 },
-        { start: 2, length: 4 },
-      ],
-      undefined,
-      [-1, 3],
-    ],
-    [
-      'in the order given, not the order on the line',
-      [
-        { start: 2, length: 4 },
-        { start: 0, length: 4 },
-      ],
-      undefined,
-      [3, -1],
-    ],
-    [
-      'inside the bounds',
-      [
-        { start: 0, length: 4 },
-        { start: 2, length: 4 },
-      ],
-      { from: 0, to: 20 },
-      [0, 4],
-    ],
-    ['none', [], undefined, []],
+describe('a label with something in its way', () => {
+  it('steps aside, but not further than its point', () => {
+    // Half of 48 times 0.35 to the left is 8.4.
+    const [place] = placed([wish([spot(100, 50)])], blocked({ left: 118, top: 30, width: 20, height: 20 }));
+    expect(corner(place)).toEqual([76 - 8.4, 33]);
+  });
+  it('may lie on its own mark, and within it only', () => {
+    const bar = { left: 70, top: 60, width: 60, height: 40 };
+    const obstacles = blocked(bar);
+    const inside = spot(100, 80, { side: 'over', gap: 0, within: bar, on: [0, 1] });
+    expect(corner(placed([wish([inside])], obstacles)[0])).toEqual([76, 74]);
+    const narrow = { ...bar, width: 40 };
+    expect(placed([wish([{ ...inside, within: narrow }], { smallest: 12 })], blocked(narrow))[0]).toBeNull();
+    // In letters of 10 px it is 40 wide.
+    expect(placed([wish([{ ...inside, within: { ...narrow, left: 80 } }])], blocked({ ...narrow, left: 80 }))[0]?.size).toBe(10);
+  });
+  it('becomes smaller, then shorter, then stands off with a line that leads to it, and is dropped at last', () => {
+    const walls = blocked(
+      { left: 0, top: 0, width: 78, height: 200 },
+      { left: 122, top: 0, width: 278, height: 200 },
+      { left: 78, top: 0, width: 44, height: 25 },
+    );
+    // Between 78 and 122 there is room for 44: 8 letters of 11 px.
+    const tight = wish([spot(100, 50)], { texts: [['12345678'], ['12345']] });
+    expect(placed([tight], walls)[0]).toEqual(jasmine.objectContaining({ size: 11, text: 0, leader: null }));
+    expect(placed([{ ...tight, texts: [['1234567890'], ['1234567']] }], walls)[0]).toEqual(jasmine.objectContaining({ size: 12, text: 1 }));
+    expect(placed([{ ...tight, texts: [['1234567890']] }], walls)[0]).toBeNull();
+    const ring = blocked({ left: 60, top: 25, width: 80, height: 50 });
+    const led = placed([wish([spot(100, 50)], { leads: true })], ring)[0];
+    expect(led?.leader).not.toBeNull();
+    expect(led && overlaps(led.box, { left: 60, top: 25, width: 80, height: 50 })).toBeFalse();
+    expect(placed([wish([spot(100, 50)])], ring)[0]).toBeNull();
+  });
+  it('what was put somewhere stays there; others keep clear of it', () => {
+    const [pinned, other] = placed([wish([spot(100, 50, { side: 'over', gap: 0 })], { pinned: true, priority: 9 }), wish([spot(100, 60)])]);
+    expect(corner(pinned)).toEqual([76, 44]);
+    expect(pinned && other && overlaps(pinned.box, other.box)).toBeFalse();
+  });
+});
+
+describe('labels among each other', () => {
+  it('those of smaller priority choose first, whatever their order', () => {
+    const two = [wish([spot(100, 50)], { priority: 2, steps: false }), wish([spot(100, 50)], { priority: 1, steps: false })];
+    expect(placed(two).map(place => place !== null)).toEqual([false, true]);
+    expect(placed(two.map(item => ({ ...item, priority: 1 }))).map(place => place !== null)).toEqual([true, false]);
+  });
+  it('none that has a free spot moves because another has changed', () => {
+    const row = Array.from({ length: 6 }, (_, i) => wish([spot(40 + 60 * i, 100)], { priority: i }));
+    const before = placed(row);
+    const after = placed(row.map((item, i) => (i === 2 ? { ...item, spots: [spot(161, 99)] } : item)));
+    expect(after.filter((_, i) => i !== 2).map(corner)).toEqual(before.filter((_, i) => i !== 2).map(corner));
+  });
+  it('none that steps aside stands where another is waited for', () => {
+    // The middle one has to step; its neighbours' middles lie at 60 and 140.
+    const places = placed([
+      wish([spot(100, 50)], { priority: 1 }),
+      wish([spot(104, 50)], { priority: 0 }),
+      wish([spot(140, 50)], { priority: 2 }),
+    ]);
+    const box = places[0]?.box;
+    expect(box === undefined || box.left > 140 || box.left + box.width < 140 || box.top + box.height <= 33).toBeTrue();
+  });
+  it('four hundred at one point: those that fit, the same twice, none on another', () => {
+    const many = Array.from({ length: 400 }, (_, i) => wish([spot(200 + (i % 7), 100)], { priority: i }));
+    const places = placed(many).flatMap(place => place ?? []);
+    expect(placed(many)).toEqual(placed(many));
+    expect(places.length).toBeGreaterThan(1);
+    places.forEach((a, i) => places.slice(i + 1).forEach(b => expect(overlaps(a.box, b.box)).toBeFalse()));
+    for (const { box } of places) expect(contains(room, box)).toBeTrue();
+  });
+  it('no labels, no places; one without spots has none', () => expect([placed([]), placed([wish([])])]).toEqual([[], [null]]));
+});
+
+describe('what is in the way', () => {
+  const box: Box = { left: 10, top: 10, width: 20, height: 10 };
+  const lines: readonly [name: string, x1: number, y1: number, x2: number, y2: number, meets: boolean][] = [
+    ['through it', 0, 15, 40, 15, true],
+    ['from corner to corner', 0, 5, 40, 25, true],
+    ['past a corner', 0, 14, 14, 0, false],
+    ['along its edge', 0, 10, 40, 10, false],
+    ['that ends before it', 0, 15, 9, 15, false],
+    ['within it', 12, 12, 14, 14, true],
+    ['a point beside it', 5, 5, 5, 5, false],
   ];
-  for (const [name, stretches, bounds, starts] of cases) it(name, () => expect(spreadApart(stretches, bounds)).toEqual(starts));
+  for (const [name, x1, y1, x2, y2, meets] of lines)
+    it(`a line ${name}`, () => {
+      expect(crosses({ x1, y1, x2, y2 }, box)).toBe(meets);
+      const obstacles = new Obstacles();
+      obstacles.segment({ x1, y1, x2, y2 }, 0);
+      expect(obstacles.meets(box)).toBe(meets);
+    });
+  const grounds: readonly [name: string, low: [number, number], high: [number, number], meets: boolean][] = [
+    ['above it', [9, 9], [0, 0], false],
+    ['that slopes into it', [5, 25], [0, 0], true],
+    ['whose slope stays above where it lies', [5, 11], [0, 0], false],
+    ['over it', [40, 40], [0, 0], true],
+  ];
+  for (const [name, low, high, meets] of grounds)
+    it(`ground ${name}`, () => {
+      const upright = new Obstacles();
+      upright.ground({ from: 0, to: 40, low, high, horizontal: false });
+      expect(upright.meets(box)).toBe(meets);
+      const lying = new Obstacles();
+      lying.ground({ from: 0, to: 40, low, high, horizontal: true });
+      expect(lying.meets({ left: 10, top: 10, width: 10, height: 20 })).toBe(meets);
+    });
+  it('but what may be lain on is not', () => {
+    const obstacles = blocked(box, box);
+    expect([obstacles.meets(box, [0, 1]), obstacles.meets(box, [0, 2]), new Obstacles().meets(box)]).toEqual([true, false, false]);
+  });
 });

@@ -60,7 +60,7 @@ export function markedIn(layers: readonly Layer[], count: number): number[] {
   // Flat: it runs over every mark at each edit.
   const flags = new Uint8Array(count);
   for (const layer of layers) {
-    for (let at = 0; at < count; at++) if (layer.marked[at] === 1) flags[at] = 1;
+    for (let at = 0; at < count; at++) if (layer.marked[at]) flags[at] = 1;
     for (const at of layer.outlined) flags[at] = 1;
   }
   const marked: number[] = [];

@@ -22,4 +22,4 @@ export type {
   Plan,
   Stroke,
 } from './plan';
-export { BARE_LIVERY, colourIn, type Livery } from './livery';
+export { BARE_LIVERY, LIGHT_LIVERY, colourIn, type Livery } from './livery';

@@ -19,6 +19,28 @@ export interface Livery {
   readonly font: string;
 }
 
+/** How figures are dressed by day where there is no page to read the colours from; the same as the variables of app/tokens.css. */
+export const LIGHT_LIVERY: Livery = {
+  ground: '#fcfdfc',
+  ink: '#15302a',
+  soft: '#4a6059',
+  hair: '#d2ddd7',
+  base: '#5f7a70',
+  series: ['#5f7a70', '#3b66a6', '#99662d', '#723e77', '#328b9c', '#8b8b28'],
+  quiet: '#84978e',
+  quietSeries: ['#84978e', '#5a6b89', '#917861', '#a787ad', '#62838b', '#969666'],
+  colours: {
+    brass: '#b37a07',
+    slate: '#31485f',
+    pasture: '#417d47',
+    clay: '#b5401f',
+    plum: '#7a4688',
+    lake: '#2d859a',
+    ink: '#15302a',
+  },
+  font: "'Hanken Grotesk Variable', system-ui, sans-serif",
+};
+
 /** Black on white, for who asks for numbers alone. */
 export const BARE_LIVERY: Livery = {
   ground: '#ffffff',

@@ -9,6 +9,9 @@ import type { GlyphAsk, LabelAsk, Layer } from './plan';
 import { rampColours, rampPlace } from './ramp';
 import type { Slice } from './slices';
 
+// A byte holds no larger number of a cue.
+const MOST_NUMBER = 255;
+
 /** What cues make of a layer's marks. */
 export type Dress = Pick<Layer, 'colour' | 'colours' | 'marked' | 'outlined' | 'glyphs' | 'labels'>;
 
@@ -33,7 +36,8 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
     const colour = cue === -1 ? undefined : palette[cue]?.[treatmentOf[row] as number]?.(row);
     if (colour === undefined) continue;
     colours[at] = colour;
-    marked[at] = 1;
+    // The number of the cue that colours it.
+    marked[at] = Math.min(MOST_NUMBER, applied[cue]?.number ?? 1);
   }
   const places = placesOf(slice);
   const asks = marksOf(request, measure).flatMap(shown => asksOf(request, shown, places, colours));

@@ -127,7 +127,7 @@ export interface Layer {
   readonly colour: string;
   /** One colour per item, resolved. */
   readonly colours: readonly string[];
-  /** 1 where a cue marks the item: points of a line that show. */
+  /** The number of the cue that marks the item, 0 for none; points of a line that are marked show. */
   readonly marked: Uint8Array;
   /** Items with an outline. */
   readonly outlined: readonly number[];
@@ -169,8 +169,15 @@ export interface GlyphAsk {
 /** A label asked for at a mark; the drawing measures and places it. `end`: beyond its end; `base`: beyond its base; `inside`: within it where it fits. */
 export interface LabelAsk {
   readonly at: number;
+  /** In one line or several. */
   readonly text: string;
+  /** The same in fewer digits, for where it has no room; the fullest first. */
+  readonly shorter?: readonly string[];
   readonly where: 'end' | 'base' | 'inside';
+  /** Those of smaller rank choose their places first, and are dropped last: the number of the cue that asks. */
+  readonly rank?: number;
+  /** All the marks that share it, where many are equal; its own among them. */
+  readonly ties?: readonly number[];
 }
 
 /** Level lines: a value per category, drawn flat from edge to edge of it; over the whole width where it is one. */

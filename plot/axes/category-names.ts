@@ -10,6 +10,7 @@ export interface AxisInLayout {
   width: number;
   height: number;
   paddingLeft: number;
+  paddingRight: number;
 }
 
 /** The names of the category axis, fitted into the room that Chart.js gives them. The scene writes them. */
@@ -24,7 +25,7 @@ export class CategoryNames {
   /** Gives an axis the room that its names take. */
   fit(axis: AxisInLayout): void {
     const { horizontal } = this.planNow();
-    const { room, before } = this.within(
+    const { room, before, after } = this.within(
       axis.ctx,
       horizontal ? axis.height : axis.width,
       horizontal ? axis.chart.width : axis.chart.height,
@@ -33,6 +34,7 @@ export class CategoryNames {
     else {
       axis.height = room;
       axis.paddingLeft = before;
+      axis.paddingRight = after;
     }
   }
 

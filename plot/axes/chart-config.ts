@@ -3,18 +3,21 @@ import type { AxisPlan, ChartPlan } from 'core/plan';
 import { positionOf } from 'core/scale';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { AxisInLayout, CategoryNames } from './category-names';
-import { footRoom } from '../scene/figure-foot';
+import type { TextWidths } from '../canvas/text-widths';
+import { numberRoom } from '../scene/axis-numbers';
 import { marginRoom } from '../scene/line-labels';
 import { endRoom, lastPlace } from '../scene/name-grid';
 
 export { CATEGORY_AXIS, stripId, valueAxisId };
 
-// Numbers of the value axes, and their distance from it, in CSS pixels.
-const NUMBER_SIZE = 12;
-const NUMBER_GAP = 8;
+/** What fits its words into the room of the axes. */
+export interface AxisWords {
+  readonly names: CategoryNames;
+  readonly widths: TextWidths;
+}
 
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
-export function optionsOf(plan: ChartPlan, names: CategoryNames): ChartOptions<'bar'> {
+export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartOptions<'bar'> {
   return {
     indexAxis: plan.horizontal ? 'y' : 'x',
     animation: false,
@@ -22,9 +25,9 @@ export function optionsOf(plan: ChartPlan, names: CategoryNames): ChartOptions<'
     maintainAspectRatio: false,
     resizeDelay: 30,
     events: [],
-    layout: { padding: { top: 14 + labelRoom(plan), right: 20 + marginRoom(plan), bottom: 12 + footRoom(plan), left: 14 } },
+    layout: { padding: { top: 14 + labelRoom(plan), right: 20 + marginRoom(plan), bottom: 10, left: 14 } },
     font: { family: plan.livery.font, size: 12 },
-    scales: { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan) },
+    scales: { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) },
   };
 }
 
@@ -44,14 +47,14 @@ function labelRoom({ horizontal, panels }: ChartPlan): number {
   return reaches ? LABEL_ROOM : 0;
 }
 
-function valueAxes(plan: ChartPlan): Record<string, object> {
+function valueAxes(plan: ChartPlan, widths: TextWidths): Record<string, object> {
   const several = plan.panels.length > 1;
   const second = plan.panels.some(panel => panel.axes.length > 1);
   const axes = second ? [0, 1] : [0];
   return Object.fromEntries(
     plan.panels.flatMap((_, panel) =>
       axes.flatMap((axis): [string, object][] => [
-        [valueAxisId(panel, axis), valueAxis(plan, panel, axis)],
+        [valueAxisId(panel, axis), valueAxis(plan, panel, axis, widths)],
         ...(several ? [[stripId(panel, axis), strip(plan, panel, axis)] as [string, object]] : []),
       ]),
     ),
@@ -130,33 +133,23 @@ function gridOf({ gridlines, livery, zeroLine }: ChartPlan, axis: AxisPlan | und
   };
 }
 
-interface Fitted {
-  readonly ctx: CanvasRenderingContext2D;
-  width: number;
-  height: number;
-}
-
-/** The layout shares out room by the number of axes, and cuts numbers where panels are many: each gets what its own numbers need. */
-function fitNumbers(axis: Fitted, tickLabels: readonly string[], { horizontal, livery }: ChartPlan): void {
-  if (horizontal) {
-    axis.height = Math.max(axis.height, NUMBER_SIZE + 2 * NUMBER_GAP);
-    return;
-  }
-  axis.ctx.font = `${NUMBER_SIZE}px ${livery.font}`;
-  const widest = Math.max(0, ...tickLabels.map(text => axis.ctx.measureText(text).width));
-  axis.width = Math.max(axis.width, widest + 2 * NUMBER_GAP);
-}
-
 interface Ticked {
   ticks: { value: number }[];
 }
 
-const NO_AXIS: Pick<AxisPlan, 'scale' | 'tickLabels'> = { scale: { kind: 'linear', low: 0, high: 1, ticks: [] }, tickLabels: [] };
+const NO_SCALE: AxisPlan['scale'] = { kind: 'linear', low: 0, high: 1, ticks: [] };
 
-function valueAxis(plan: ChartPlan, panel: number, axis: number): object {
-  const { horizontal, livery, gridlines, panels } = plan;
+/** The scene writes the numbers; here they get the room that they take, and half a number beyond their ends. */
+function fitNumbers(item: AxisInLayout, axis: AxisPlan | undefined, { horizontal, livery }: ChartPlan, widths: TextWidths): void {
+  const room = axis ? numberRoom(axis, horizontal, widths.on(item.ctx, livery.font)) : 0;
+  if (horizontal) item.height = room;
+  else item.width = room;
+}
+
+function valueAxis(plan: ChartPlan, panel: number, axis: number, widths: TextWidths): object {
+  const { horizontal, gridlines, panels } = plan;
   const shown: AxisPlan | undefined = panels[panel]?.axes[axis];
-  const { scale, tickLabels } = shown ?? NO_AXIS;
+  const scale = shown?.scale ?? NO_SCALE;
   // The axis knows positions alone, from one end of its scale to the other.
   const positions = scale.ticks.map(tick => positionOf(scale, tick));
   return {
@@ -171,18 +164,7 @@ function valueAxis(plan: ChartPlan, panel: number, axis: number): object {
     grid: { ...gridOf(plan, shown), display: axis === 0 && (gridlines || crossesZero(shown)), drawTicks: false },
     border: { display: false },
     afterBuildTicks: (item: Ticked) => (item.ticks = positions.map(value => ({ value }))),
-    ...(panels.length > 1 && shown?.numbers ? { afterFit: (item: Fitted) => fitNumbers(item, tickLabels, plan) } : {}),
-    ticks: {
-      display: shown?.numbers ?? false,
-      color: livery.soft,
-      font: { family: livery.font, size: NUMBER_SIZE },
-      padding: NUMBER_GAP,
-      autoSkip: true,
-      autoSkipPadding: 6,
-      maxRotation: 0,
-      // Lying panels stand side by side: the last number of one does not run into the first of the next.
-      ...(horizontal && panels.length > 1 ? { align: 'inner' } : {}),
-      callback: (value: unknown) => tickLabels[positions.indexOf(Number(value))] ?? '',
-    },
+    afterFit: (item: AxisInLayout) => fitNumbers(item, shown, plan, widths),
+    ticks: { display: false },
   };
 }

@@ -3,16 +3,19 @@ import type { ChartPlan } from 'core/plan';
 import type { AxisEnds, PlotLayout } from '../scene/layout';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { CategoryNames } from './category-names';
-import type { HeadRoom } from './head-box';
+import type { FigureFoot } from '../scene/figure-foot';
+import type { FigureHead } from '../scene/figure-head';
+import type { WordPlace } from './word-box';
 
 /** What has fitted its words into the layout. */
 export interface Fitted {
-  readonly head: HeadRoom;
+  readonly head: WordPlace<FigureHead>;
+  readonly foot: WordPlace<FigureFoot>;
   readonly names: CategoryNames;
 }
 
 /** Where Chart.js has laid out the axes of a plan. */
-export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, names }: Fitted): PlotLayout {
+export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, foot, names }: Fitted): PlotLayout {
   const { left, top, width, height } = chart.chartArea;
   return {
     width: chart.width,
@@ -26,6 +29,7 @@ export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, names }: Fi
       return strip ? (strip.top + strip.bottom) / 2 : null;
     }),
     head: head.words && { words: head.words, left: head.left, top: head.top },
+    foot: foot.words && { words: foot.words, left: foot.left, top: foot.top },
   };
 }
 

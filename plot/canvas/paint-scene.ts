@@ -5,8 +5,6 @@ import { fontText } from './text-widths';
 
 // A long path that runs up and down is rastered slowly; in pieces of so many points a third faster.
 const PIECE = 8;
-// Around text, on each side half of it.
-const HALO = 4;
 
 type Item<K extends SceneItem['kind']> = Extract<SceneItem, { readonly kind: K }>;
 
@@ -93,7 +91,7 @@ const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Can
     }
   },
   text(item, { ctx }, { family }) {
-    const { text, font, colour, align, halo, turn } = item;
+    const { text, font, colour, align, turn } = item;
     ctx.font = fontText(font, family);
     ctx.textAlign = align === 'centre' ? 'center' : align;
     const { x, y } = turn === undefined ? item : { x: 0, y: 0 };
@@ -103,13 +101,6 @@ const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Can
       ctx.rotate(turn);
     }
     ctx.textBaseline = 'middle';
-    if (halo) {
-      ctx.lineJoin = 'round';
-      ctx.strokeStyle = halo;
-      ctx.lineWidth = HALO;
-      ctx.setLineDash([]);
-      ctx.strokeText(text, x, y);
-    }
     ctx.fillStyle = colour;
     ctx.fillText(text, x, y);
     if (turn !== undefined) ctx.restore();

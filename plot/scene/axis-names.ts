@@ -8,18 +8,21 @@ export function namedAxis(plan: ChartPlan, room: NameRoom): NamedAxis {
   const grid: NameGrid = { ...room, plan, pitch: room.length / extentOf(plan), width: text => room.measure(text, NAME_FONT) };
   const named = (plan.along.counted && countedNames(grid)) || listedNames(grid);
   // Whole pixels keep the edges of the plot crisp.
-  return { ...named, room: Math.ceil(named.room), before: plan.horizontal ? 0 : Math.ceil(overhang(named, grid)) };
+  const { before, after } = plan.horizontal ? { before: 0, after: 0 } : overhangs(named, grid);
+  return { ...named, room: Math.ceil(named.room), before: Math.ceil(before), after: Math.ceil(after) };
 }
 
-// A name before the axis takes no more of the figure than this.
-const MOST_BEFORE = 0.22;
+// A name before the axis, or after it, takes no more of the figure than this.
+const MOST_BESIDE = 0.22;
 
-/** How far names reach before the axis begins. */
-function overhang({ names, turn }: Named, { plan, pitch, width, length }: NameGrid): number {
-  const start = endRoom(plan);
-  const reach = names.map(({ place, lines }) => {
+/** How far names reach before the axis begins and after it ends; those that are turned end at their places. */
+function overhangs({ names, turn }: Named, { plan, pitch, width, length }: NameGrid): { readonly before: number; readonly after: number } {
+  const [start, whole] = [endRoom(plan), extentOf(plan)];
+  let [before, after] = [0, 0];
+  for (const { place, lines } of names) {
     const wide = Math.max(0, ...lines.map(width));
-    return (turn ? wide * Math.cos(turn) - NAME_LINE / 3 : wide / 2) - (place + start) * pitch;
-  });
-  return Math.max(0, Math.min(length * MOST_BEFORE, ...[Math.max(0, ...reach)]));
+    before = Math.max(before, (turn ? wide * Math.cos(turn) - NAME_LINE / 3 : wide / 2) - (place + start) * pitch);
+    if (!turn) after = Math.max(after, wide / 2 - (whole - place - start) * pitch);
+  }
+  return { before: Math.min(length * MOST_BESIDE, before), after: Math.min(length * MOST_BESIDE, after) };
 }

@@ -1,25 +1,13 @@
-import type { Box } from 'core/label';
-import type { AxisPlan, PanelPlan } from 'core/plan';
+import type { AxisPlan, ChartPlan, PanelPlan } from 'core/plan';
+import { NUMBER_FONT, NUMBER_GAP } from './axis-numbers';
 import type { PixelScales } from './pixel-scales';
-import type { Font, PartPlaces, SceneItem, TextWidth } from './scene';
+import type { Font, PartPlaces, SceneItem, TextRole, TextWidth } from './scene';
 import { fitted } from './shortened';
 
 const PANEL: Font = { size: 12.5, weight: 650 };
 const AXIS: Font = { size: 12, weight: 600 };
 // Above the plot, where no strip of a panel's own is.
 const ABOVE = 12;
-
-/** Where the names of panels stand, so that no label stands on one. */
-export function titleBoxes(pixels: PixelScales, width: TextWidth): Box[] {
-  const { panels } = pixels.plan;
-  if (panels.length < 2) return [];
-  return panels.map(({ title }, panel) => ({
-    left: leftOf(pixels, panel),
-    top: middleOf(pixels, panel) - 8,
-    width: width(title, PANEL),
-    height: 16,
-  }));
-}
 
 /** Names each panel in the strip above it, and each value axis above its end where there are two. */
 export const axisTitles = (pixels: PixelScales, width: TextWidth): SceneItem[] =>
@@ -28,23 +16,24 @@ export const axisTitles = (pixels: PixelScales, width: TextWidth): SceneItem[] =
 function titlesOf({ title, axes }: PanelPlan, panel: number, pixels: PixelScales, width: TextWidth): SceneItem[] {
   const { livery, panels } = pixels.plan;
   const [left, right] = [leftOf(pixels, panel), rightOf(pixels, panel)];
-  const write = (text: string, font: Font, colour: string, align: 'left' | 'right', share: number): SceneItem => ({
+  const write = (role: TextRole, text: string, font: Font, align: 'left' | 'right', share: number): SceneItem => ({
     kind: 'text',
+    role,
     text: fitted(text, (right - left) * share, item => width(item, font)),
     x: align === 'left' ? left : right,
     y: middleOf(pixels, panel),
     font,
-    colour,
+    colour: role === 'panel' ? livery.ink : livery.soft,
     align,
-    halo: null,
+    on: livery.ground,
   });
   const [first, second] = axes;
   const several = panels.length > 1;
   return [
-    ...(several ? [write(title, PANEL, livery.ink, 'left', second ? 0.6 : 1)] : []),
-    ...(!several && first?.title ? [write(first.title, AXIS, livery.soft, alignOf(first), 0.5)] : []),
+    ...(several ? [write('panel', title, PANEL, 'left', second ? 0.6 : 1)] : []),
+    ...(!several && first?.title ? [write('axis title first', first.title, AXIS, alignOf(first), 0.5)] : []),
     // The name of the panel has the left.
-    ...(second?.title ? [write(second.title, AXIS, livery.soft, several ? 'right' : alignOf(second), several ? 0.38 : 0.5)] : []),
+    ...(second?.title ? [write('axis title second', second.title, AXIS, several ? 'right' : alignOf(second), several ? 0.38 : 0.5)] : []),
   ];
 }
 
@@ -73,7 +62,11 @@ export function titlePlaces(pixels: PixelScales, width: TextWidth): PartPlaces {
 const alignOf = ({ side }: AxisPlan): 'left' | 'right' => (side === 'near' ? 'left' : 'right');
 
 const middleOf = ({ plan, layout }: PixelScales, panel: number): number =>
-  (plan.horizontal ? null : layout.strips[panel]) ?? layout.area.top - ABOVE;
+  (plan.horizontal ? null : layout.strips[panel]) ?? layout.area.top - ABOVE - numbersAbove(plan);
+
+/** Room of the numbers above the plot of a figure that lies, in CSS pixels. */
+const numbersAbove = ({ horizontal, panels }: ChartPlan): number =>
+  horizontal && panels.some(({ axes }) => axes.some(axis => axis.numbers && axis.side === 'far')) ? NUMBER_FONT.size + NUMBER_GAP : 0;
 
 /** Lying panels stand beside each other, others above each other. */
 const leftOf = (pixels: PixelScales, panel: number): number => (pixels.plan.horizontal ? pixels.reach(panel)[0] : pixels.layout.area.left);

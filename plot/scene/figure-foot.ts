@@ -4,45 +4,52 @@ import { wrapped } from './shortened';
 
 const FONT: Font = { size: 12, weight: 400 };
 const LINE = 17;
-// From the left edge, and above the lower one, in CSS pixels.
-const [SIDE, BELOW] = [14, 10];
-// So many characters of a note take a line of their own; the longest there may be takes three.
-const [ONE_LINE, MOST_LINES] = [110, 3];
+// Above the first line, in CSS pixels.
+const GAP = 4;
+// The longest note there may be takes so many lines.
+const MOST_LINES = 3;
 
-const linesOf = ({ note }: ChartPlan): number => Math.min(MOST_LINES, Math.ceil(note.length / ONE_LINE));
-
-/** Room that a note takes below the plot, in CSS pixels. */
-export const footRoom = (plan: ChartPlan): number => linesOf(plan) * LINE;
-
-interface Foot {
+/** The note at the foot of a figure, broken into the lines of a width. */
+export interface FigureFoot {
   readonly lines: readonly string[];
+  /** CSS pixels, with room above. */
+  readonly height: number;
+}
+
+const NONE: FigureFoot = { lines: [], height: 0 };
+
+/** The foot of a figure at a width in CSS pixels, no higher than so many: in a figure too low for a line there is none. */
+export function footOf({ note }: ChartPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureFoot {
+  const most = Math.min(MOST_LINES, Math.floor((highest - GAP) / LINE));
+  if (!note || most < 1) return NONE;
+  const lines = wrapped(note, width, most, text => textWidth(text, FONT));
+  return { lines, height: GAP + lines.length * LINE };
+}
+
+/** A foot, and the corner that it begins at. */
+export interface FootPlace {
+  readonly words: FigureFoot;
+  readonly left: number;
   readonly top: number;
 }
 
-function footOf(plan: ChartPlan, { width, height }: { readonly width: number; readonly height: number }, measure: TextWidth): Foot {
-  const lines = wrapped(plan.note, width - 2 * SIDE, Math.max(1, linesOf(plan)), text => measure(text, FONT));
-  return { lines, top: height - BELOW - lines.length * LINE };
-}
-
 /** The note at the foot of a figure. */
-export function footItems(plan: ChartPlan, layout: { readonly width: number; readonly height: number }, measure: TextWidth): SceneItem[] {
-  const { lines, top } = footOf(plan, layout, measure);
-  return lines.map((text, i) => ({
+export const footItems = ({ words, left, top }: FootPlace, plan: ChartPlan): SceneItem[] =>
+  words.lines.map((text, i) => ({
     kind: 'text',
+    role: 'foot',
     text,
-    x: SIDE,
-    y: top + LINE * (i + 0.5),
+    x: left,
+    y: top + GAP + LINE * (i + 0.5),
     font: FONT,
     colour: plan.livery.soft,
     align: 'left',
-    halo: null,
+    on: plan.livery.ground,
   }));
-}
 
 /** Where the note lies. */
-export function footPlaces(plan: ChartPlan, layout: { readonly width: number; readonly height: number }, measure: TextWidth): PartPlaces {
-  const { lines, top } = footOf(plan, layout, measure);
-  const width = Math.max(...lines.map(line => measure(line, FONT)));
-  const box = { left: SIDE, top, width, height: lines.length * LINE };
-  return lines.length ? [['foot', { font: FONT, beneath: false, box }]] : [];
+export function footPlaces({ words, left, top }: FootPlace, measure: TextWidth): PartPlaces {
+  const width = Math.max(0, ...words.lines.map(line => measure(line, FONT)));
+  const box = { left, top: top + GAP, width, height: words.height - GAP };
+  return words.lines.length ? [['foot', { font: FONT, beneath: false, box }]] : [];
 }

@@ -1,6 +1,6 @@
 import type { LegendEntry, ChartPlan } from 'core/plan';
 import { keyItems, keyWidth } from './legend-key';
-import type { Font, PartPlaces, SceneItem, TextWidth } from './scene';
+import type { Font, PartPlaces, SceneItem, TextRole, TextWidth } from './scene';
 import { fitted, wrapped } from './shortened';
 
 // Sizes in CSS pixels; the title is the first thing read, the axis note the last.
@@ -37,18 +37,53 @@ export interface FigureHead {
   readonly height: number;
 }
 
-/** The head of a figure at a width in CSS pixels. */
-export function headOf(plan: ChartPlan, width: number, textWidth: TextWidth): FigureHead {
+/** How much of a head is written. */
+interface Amount {
+  readonly title: number;
+  readonly subtitle: number;
+  readonly note: boolean;
+  readonly legend: number;
+}
+
+// What a head gives up, one after the other, where a figure is too low for all of it.
+const AMOUNTS: readonly Amount[] = [
+  { title: TITLE.most, subtitle: SUBTITLE.most, note: true, legend: Infinity },
+  { title: TITLE.most, subtitle: 1, note: true, legend: Infinity },
+  { title: TITLE.most, subtitle: 1, note: false, legend: Infinity },
+  { title: TITLE.most, subtitle: 0, note: false, legend: Infinity },
+  { title: 1, subtitle: 0, note: false, legend: Infinity },
+  { title: 1, subtitle: 0, note: false, legend: 2 },
+  { title: 1, subtitle: 0, note: false, legend: 1 },
+  { title: 1, subtitle: 0, note: false, legend: 0 },
+  { title: 0, subtitle: 0, note: false, legend: 0 },
+];
+
+/** The head of a figure at a width in CSS pixels, no higher than so many as long as it can be less. */
+export function headOf(plan: ChartPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureHead {
+  let head: FigureHead | null = null;
+  for (const amount of AMOUNTS) {
+    head = headWith(amount, plan, width, textWidth);
+    if (head.height <= highest) break;
+  }
+  return head as FigureHead;
+}
+
+function headWith(amount: Amount, plan: ChartPlan, width: number, textWidth: TextWidth): FigureHead {
   const share = Math.max(0.75, Math.min(1, width / FULL_WIDTH));
   const measured = (style: Style) => (text: string) => textWidth(text, fontOf(style, share));
-  const title = wrapped(plan.title, width, TITLE.most, measured(TITLE));
-  const subtitle = wrapped(plan.subtitle, width, SUBTITLE.most, measured(SUBTITLE));
-  const { rows, noteLeft } = flow(plan, width, measured(NOTE));
+  const title = linesOf(plan.title, width, amount.title, measured(TITLE));
+  const subtitle = linesOf(plan.subtitle, width, amount.subtitle, measured(SUBTITLE));
+  const { rows: all, noteLeft } = flow(plan, width, measured(NOTE));
+  // A note at the left edge has a row of its own.
+  const entries = noteLeft === 0 ? all.slice(0, -1) : all;
+  const shown = entries.slice(0, amount.legend);
+  const hasNote = amount.note && shown.length === entries.length;
+  const rows = hasNote && noteLeft === 0 ? [...shown, []] : shown;
   return {
     title,
     subtitle,
     rows,
-    note: fitted(plan.axisNote, width - noteLeft, measured(NOTE)),
+    note: hasNote ? fitted(plan.axisNote, width - noteLeft, measured(NOTE)) : '',
     noteLeft,
     share,
     height:
@@ -59,6 +94,9 @@ export function headOf(plan: ChartPlan, width: number, textWidth: TextWidth): Fi
       GAP_BELOW,
   };
 }
+
+const linesOf = (text: string, width: number, most: number, measure: (text: string) => number): string[] =>
+  most === 0 ? [] : wrapped(text, width, most, measure);
 
 type Style = Pick<typeof NOTE, 'size' | 'weight'>;
 
@@ -90,18 +128,33 @@ export function headItems(head: FigureHead, { livery }: ChartPlan, left: number,
   const { share } = head;
   const note = fontOf(NOTE, share);
   const { afterTitle, middleOf } = rowsOf(head, top);
-  const lines = (texts: readonly string[], style: typeof TITLE, colour: string, from: number): SceneItem[] =>
-    texts.map((line, i) => text(line, left, from + style.line * share * (i + 0.5), fontOf(style, share), colour));
+  const write = writerOn(livery.ground);
+  const lines = (role: 'title' | 'subtitle', texts: readonly string[], style: typeof TITLE, from: number): SceneItem[] =>
+    texts.map((line, i) =>
+      write(role, line, {
+        x: left,
+        y: from + style.line * share * (i + 0.5),
+        font: fontOf(style, share),
+        colour: role === 'title' ? livery.ink : livery.soft,
+      }),
+    );
   return [
-    ...lines(head.title, TITLE, livery.ink, top),
-    ...lines(head.subtitle, SUBTITLE, livery.soft, afterTitle),
+    ...lines('title', head.title, TITLE, top),
+    ...lines('subtitle', head.subtitle, SUBTITLE, afterTitle),
     ...head.rows.flatMap((row, i) =>
       row.flatMap(({ entry, left: from }) => [
         ...keyItems(entry.key, left + from, middleOf(i) - 1, livery.ground),
-        text(entry.text, left + from + keyWidth(entry.key) + GAP_AFTER_KEY, middleOf(i), note, livery.ink),
+        write('legend', entry.text, {
+          x: left + from + keyWidth(entry.key) + GAP_AFTER_KEY,
+          y: middleOf(i),
+          font: note,
+          colour: livery.ink,
+        }),
       ]),
     ),
-    text(head.note, left + head.noteLeft, middleOf(head.rows.length - 1), note, livery.soft),
+    ...(head.note
+      ? [write('note', head.note, { x: left + head.noteLeft, y: middleOf(head.rows.length - 1), font: note, colour: livery.soft })]
+      : []),
   ];
 }
 
@@ -138,13 +191,17 @@ export function headPlaces(head: FigureHead, at: { readonly left: number; readon
   ];
 }
 
-const text = (words: string, x: number, y: number, font: Font, colour: string): SceneItem => ({
-  kind: 'text',
-  text: words,
-  x,
-  y,
-  font,
-  colour,
-  align: 'left',
-  halo: null,
-});
+const writerOn =
+  (on: string) =>
+  (
+    role: TextRole,
+    text: string,
+    place: { readonly x: number; readonly y: number; readonly font: Font; readonly colour: string },
+  ): SceneItem => ({
+    kind: 'text',
+    role,
+    text,
+    ...place,
+    align: 'left',
+    on,
+  });

@@ -1,197 +1,197 @@
-import { GAP_BEYOND, placeBarLabels, type BarEnd, type Box } from 'core/label';
+import { heightOf, LINE, placeLabels, type Box, type LabelPlace, type LabelWish, type WidthAt } from 'core/label';
 import type { LabelAsk, Layer } from 'core/plan';
 import { isBar } from 'core/shape';
-import { rectAt } from './flat';
-import { FULL } from './looks';
+import type { InTheWay } from './in-the-way';
+import { spotsOf, type SpotFacts } from './label-spots';
+import { lineWishes } from './line-labels';
+import { solid } from './looks';
 import type { PlacedLayer, PixelScales } from './pixel-scales';
 import { readableOn } from './readable-on';
-import type { Font, LabelledMark, SceneItem, TextWidth } from './scene';
+import type { DroppedLabel, LabelledMark, SceneItem, TextRole, TextWidth } from './scene';
 
-// Label text in CSS pixels: as large as the bars allow, never too small to read.
+/** The weight of labels. */
+const WEIGHT = 650;
+// Label text in CSS pixels: as large as the marks allow, never too small to read.
 const LARGEST = 13;
-const SMALLEST = 10;
+/** The smallest letters of a label, in CSS pixels. */
+export const SMALLEST = 10;
 // Between neighbouring labels.
-const SIDE = GAP_BEYOND + 1;
-// Room above the plot that a label may take.
-const ABOVE = LARGEST + 5;
-// Half the room of a line's point.
-const POINT = 5;
+const SIDE = 6;
+// Where more labels than this are asked for, none stands away from its mark: lines that lead to hundreds tell nothing.
+const MOST_LED = 24;
+// Marks that share one label may have it at any of so many of them.
+const MOST_TIED = 7;
+// Level lines are few, and named before the marks are.
+const BEFORE_ALL = -1;
 
 /** What labels are placed with. */
 export interface LabelFacts {
   readonly pixels: PixelScales;
   readonly layers: readonly PlacedLayer[];
   readonly width: TextWidth;
+  readonly way: InTheWay;
+  /** What no label leaves. */
+  readonly room: Box;
 }
 
-/** Labels at the ends of marks, never cut off by the edge, with the room that they take. All layers together, so that none stands on another's. */
-export function markLabels(
-  facts: LabelFacts,
-  taken: readonly Box[],
-): { readonly items: SceneItem[]; readonly boxes: readonly Box[]; readonly labelled: readonly LabelledMark[] } {
-  const { layers, pixels } = facts;
-  const { plan } = pixels;
-  const font: Font = { size: sizeFor(facts), weight: 650 };
-  const wanted = layers.flatMap((placed, layer) =>
-    wantedOf(placed, facts, font).map(item => ({ ...item, layer, row: placed.layer.rows[item.ask.at] as number })),
-  );
-  const boxes = placeBarLabels(
-    wanted.map(({ end }) => end),
-    roomOf(pixels),
-    [...taken, ...pointsBeside(facts)],
-  );
-  // Lines may run behind a label.
-  const crossed = plan.panels.some(panel => panel.levelLines.length > 0 || panel.layers.some(layer => !isBar(layer)));
-  const items = boxes.map((box, i): SceneItem => {
-    const { ask, onColour } = wanted[i] as Wanted;
-    return {
-      kind: 'text',
-      text: ask.text,
-      x: box.left,
-      y: box.top + box.height / 2,
-      font,
-      colour: onColour === null ? plan.livery.ink : readableOn(onColour, plan.livery),
-      align: 'left',
-      halo: onColour === null && crossed ? plan.livery.ground : null,
-    };
-  });
-  return { items, boxes, labelled: boxes.map((box, i) => ({ box, row: wanted[i]?.row ?? -1, layer: wanted[i]?.layer ?? 0 })) };
+/** The label of a level line: its items, and where it stands; null where it has none. */
+export interface PlacedLine {
+  readonly items: readonly SceneItem[];
+  readonly box: Box | null;
 }
 
-/** Whether a label fits between its mark's end and the break beyond it. */
-function hasRoom({ x, y, direction, width, height, within }: BarEnd): boolean {
-  if (!within) return true;
-  const room = {
-    up: y - within.top,
-    down: within.top + within.height - y,
-    left: x - within.left,
-    right: within.left + within.width - x,
-  }[direction];
-  return room >= GAP_BEYOND + (direction === 'up' || direction === 'down' ? height : width);
+/** Labels of marks and of level lines, and what found no place. */
+export interface Labels {
+  readonly items: readonly SceneItem[];
+  readonly labelled: readonly LabelledMark[];
+  /** By level line, in the order of the plan. */
+  readonly lines: readonly PlacedLine[];
+  readonly dropped: readonly DroppedLabel[];
 }
 
-/** The part of the room between the breaks around a pixel of the value axis: no break comes between a mark and its label. */
-function stretchAround(pixels: PixelScales, { panel, axis }: Layer, at: number): Box | null {
-  const strips = pixels.breaksOf(panel, axis).map(({ low, high }) => [Math.min(low, high), Math.max(low, high)] as const);
-  if (strips.length === 0) return null;
-  const room = roomOf(pixels);
-  const [start, length] = pixels.plan.horizontal ? [room.left, room.width] : [room.top, room.height];
-  const from = Math.max(start, ...strips.filter(([a, b]) => (a + b) / 2 <= at).map(([, b]) => b));
-  const to = Math.min(start + length, ...strips.filter(([a, b]) => (a + b) / 2 > at).map(([a]) => a));
-  return pixels.plan.horizontal ? { ...room, left: from, width: to - from } : { ...room, top: from, height: to - from };
-}
-
-const OPPOSITE = { up: 'down', down: 'up', left: 'right', right: 'left' } as const;
-
-/** A label with its place; `onColour` is the colour it stands on when that is a bar. */
+/** A label of a mark that is wanted. */
 interface Wanted {
+  readonly wish: LabelWish;
   readonly ask: LabelAsk;
-  readonly end: BarEnd;
-  readonly onColour: string | null;
+  readonly layer: number;
 }
 
-function wantedOf(placed: PlacedLayer, facts: LabelFacts, font: Font): Wanted[] {
-  const { layer } = placed;
-  const glyphed = new Map(layer.glyphs.map(({ at, beyond }) => [at, beyond]));
-  const stacked = layer.bases !== null && layer.shape !== 'span';
-  return layer.labels.flatMap((ask): Wanted[] => {
-    const { at } = ask;
-    if (Number.isNaN(layer.ends[at])) return [];
-    const end = endOf(placed, ask, facts, { font, beyond: glyphRoom(layer, glyphed.get(at)) });
-    // In a stack, beyond a part's end lies the next part: its label stands inside it, where that is large enough.
-    const wantsInside = ask.where === 'inside' || (stacked && layer.shape === 'column' && !isOnTop(facts, layer, at));
-    const inside = wantsInside || !hasRoom(end) ? insideOf(placed, ask, end) : null;
-    if (ask.where === 'inside' && !inside) return [];
-    return [{ ask, end: inside ?? end, onColour: inside ? (layer.colours[at] ?? null) : null }];
+/** All labels of a figure, placed together: none stands on another, on a mark that is not its own, on a line, or over an edge. */
+export function labelsOf(facts: LabelFacts): Labels {
+  const { pixels, way, room, layers } = facts;
+  const width: WidthAt = (text, size) => facts.width(text, { size, weight: WEIGHT });
+  const marks = wantedOf(facts, width);
+  const lines = lineWishes(pixels, width).map(wish => wish && { ...wish, priority: BEFORE_ALL });
+  const asked = lines.flatMap(wish => wish ?? []);
+  const places = placeLabels([...asked, ...marks.map(({ wish }) => wish)], { obstacles: way.obstacles, room, width });
+  const { ground, ink } = pixels.plan.livery;
+  let next = 0;
+  const levelLines = pixels.plan.panels.flatMap(panel => panel.levelLines);
+  const named = lines.map((wish, i): PlacedLine => {
+    const place = wish ? (places[next++] ?? null) : null;
+    const colour = levelLines[i]?.colour ?? ink;
+    return { items: place ? itemsOf(place, 'line', { colour, on: ground }) : [], box: place?.box ?? null };
+  });
+  const items: SceneItem[] = [];
+  const labelled: LabelledMark[] = [];
+  const dropped: DroppedLabel[] = lines.flatMap((wish, i) =>
+    wish && !named[i]?.box ? [{ text: wish.texts[0]?.join(' ') ?? '', why: NO_ROOM, row: -1, layer: -1 }] : [],
+  );
+  marks.forEach(({ ask, layer, wish }, i) => {
+    const place = places[asked.length + i];
+    const own = layers[layer]?.layer as Layer;
+    const at = { row: own.rows[ask.at] as number, layer };
+    if (!place) return void dropped.push({ text: ask.text.replace('\n', ' '), why: wish.spots.length ? NO_ROOM : NO_MARK, ...at });
+    const on = isBar(own) && wish.spots[place.spot]?.on && !place.leader ? (own.colours[ask.at] as string) : ground;
+    items.push(...itemsOf(place, 'label', { on, colour: on === ground ? ink : readableOn(on, pixels.plan.livery) }));
+    labelled.push({ box: place.box, ...at });
+  });
+  return { items: [...leadersOf(places, pixels), ...items], labelled, lines: named, dropped };
+}
+
+const NO_ROOM = 'no room beside other marks and labels';
+const NO_MARK = 'its mark does not show';
+
+interface Colours {
+  readonly colour: string;
+  readonly on: string;
+}
+
+/** A label's lines, each a text of its own. */
+function itemsOf({ box, lines, size }: LabelPlace, role: TextRole, { colour, on }: Colours): SceneItem[] {
+  const middle = box.left + box.width / 2;
+  return lines
+    .map(text => ({ text }))
+    .map(({ text }, i): SceneItem => ({
+      kind: 'text',
+      role,
+      text,
+      x: lines.length === 1 || role === 'line' ? box.left : middle,
+      y: box.top + size * (0.5 + i * LINE),
+      font: { size, weight: WEIGHT },
+      colour,
+      align: lines.length === 1 || role === 'line' ? 'left' : 'centre',
+      on,
+    }));
+}
+
+/** Thin lines from labels that stand away from their marks. */
+function leadersOf(places: readonly (LabelPlace | null)[], { plan }: PixelScales): SceneItem[] {
+  const points = places.flatMap(place => (place?.leader ? [place.leader.x1, place.leader.y1, place.leader.x2, place.leader.y2] : []));
+  return points.length ? [{ kind: 'segments', points: Float64Array.from(points), stroke: solid(plan.livery.soft, 1) }] : [];
+}
+
+function wantedOf(facts: LabelFacts, width: WidthAt): Wanted[] {
+  const { layers, pixels, way, room } = facts;
+  const count = layers.reduce((sum, { layer }) => sum + layer.labels.length, 0);
+  if (count === 0) return [];
+  const size = sizeFor(facts, width);
+  const spots: SpotFacts = { pixels, layers, ofLayer: way.ofLayer, room };
+  return layers.flatMap(({ layer }, nth) => {
+    const extreme = extremesOf(layer);
+    return layer.labels.map((ask): Wanted => {
+      const texts = [ask.text, ...(ask.shorter ?? [])].map(text => text.split('\n'));
+      return {
+        ask,
+        layer: nth,
+        wish: {
+          texts,
+          spots: spotsOfTies(nth, ask, spots),
+          size,
+          smallest: SMALLEST,
+          priority: (ask.rank ?? 0) + extreme(ask.at),
+          steps: true,
+          leads: count <= MOST_LED,
+          pinned: false,
+        },
+      };
+    });
   });
 }
 
-/** What a glyph takes between a mark and its label: none, its half on a point, or all of it above a bar. */
-const glyphRoom = (layer: Layer, beyond: boolean | undefined): number =>
-  beyond === undefined ? 0 : beyond || isBar(layer) ? 2 * FULL.glyph + 5 : FULL.glyph;
-
-/** Nothing of the same stack begins where this mark ends. */
-function isOnTop({ layers }: LabelFacts, layer: Layer, at: number): boolean {
-  const end = layer.ends[at] as number;
-  const others = layers.map(placed => placed.layer);
-  const mates = others.filter(other => other !== layer && other.panel === layer.panel && other.slot === layer.slot && other.bases);
-  return mates.every(other => other.bases?.[at] !== end || other.ends[at] === end || Number.isNaN(other.ends[at]));
+/** Marks that share a label may have it at any of them: the middle one first, then to both sides. */
+function spotsOfTies(nth: number, ask: LabelAsk, facts: SpotFacts) {
+  const { ties } = ask;
+  if (!ties) return spotsOf(nth, ask, facts);
+  const step = Math.max(1, Math.floor(ties.length / MOST_TIED));
+  const some = ties.filter((_, i) => i % step === 0 && ties[i] !== ask.at);
+  const near = some.sort((a, b) => Math.abs(a - ask.at) - Math.abs(b - ask.at) || a - b);
+  return [ask.at, ...near].flatMap(at => spotsOf(nth, { ...ask, at }, facts));
 }
 
-function insideOf({ boxes }: PlacedLayer, ask: LabelAsk, end: BarEnd): BarEnd | null {
-  if (!boxes) return null;
-  const [left, top, width, height] = rectAt(boxes, 4 * ask.at);
-  if (width < end.width + 4 || height < end.height + 2) return null;
-  return { ...end, x: left + width / 2, y: top + height / 2 + end.height / 2 + GAP_BEYOND, direction: 'up', fixed: true };
+/** How near a value lies to the middle of its layer's labelled ones: 0 for the highest and the lowest, below 1 for all others. */
+function extremesOf({ labels, values }: Layer): (at: number) => number {
+  let [low, high] = [Infinity, -Infinity];
+  for (const { at } of labels) {
+    const value = values[at] as number;
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  const [middle, half] = [(low + high) / 2, (high - low) / 2];
+  return at => (half > 0 && Number.isFinite(half) ? 0.99 * (1 - Math.abs((values[at] as number) - middle) / half || 0) : 0);
 }
 
 /** Lying bars closer together than a line of text get smaller labels; so do upright ones closer than their labels are wide. */
-function sizeFor({ pixels, layers, width }: LabelFacts): number {
+function sizeFor({ pixels, layers }: LabelFacts, width: WidthAt): number {
   const { plan, layout } = pixels;
   const count = Math.max(1, plan.categories.length);
-  const size = plan.horizontal ? Math.floor(layout.area.height / count) : widthSize();
-  return Math.max(SMALLEST, Math.min(LARGEST, size));
+  const bars = layers.map(({ layer }) => layer).filter(isBar);
+  const size = plan.horizontal ? Math.floor(layout.area.height / count / Math.max(1, bars[0]?.slots ?? 1)) : widthSize();
+  return Math.max(SMALLEST, Math.min(LARGEST, Math.floor(size)));
 
   function widthSize(): number {
-    const bars = layers.map(({ layer }) => layer).filter(isBar);
     const texts = bars.map(({ labels }) => labels.filter(({ where }) => where === 'end').map(({ text }) => text));
     // Labels here and there have room at their sides.
     if (!texts.some(({ length }) => length > count / 2)) return LARGEST;
-    const widest = Math.max(...texts.flat().map(text => width(text, { size: LARGEST, weight: 650 })));
+    let widest = 1;
+    for (const list of texts) for (const text of list) widest = Math.max(widest, width(text, LARGEST));
     return (LARGEST * (layout.area.width / count - SIDE)) / widest;
   }
 }
 
-/** The points of lines, where another layer's mark is labelled: no label stands on them. */
-function pointsBeside({ layers }: LabelFacts): Box[] {
-  return layers
-    .filter(({ boxes }) => boxes === null)
-    .flatMap(({ layer: line, ends }) => {
-      const others = layers.filter(({ layer }) => layer !== line && layer.panel === line.panel);
-      const labelled = new Set(others.flatMap(({ layer }) => layer.labels.map(label => label.at)));
-      return [...labelled].flatMap((at): Box[] => {
-        const [x, y] = [ends[2 * at] as number, ends[2 * at + 1] as number];
-        return Number.isNaN(y + x) ? [] : [{ left: x - POINT, top: y - POINT, width: 2 * POINT, height: 2 * POINT }];
-      });
-    });
-}
-
-interface EndFacts {
-  readonly font: Font;
-  /** Room that a glyph takes between the mark and its label. */
-  readonly beyond: number;
-}
-
-function endOf(placed: PlacedLayer, { at, text, where }: LabelAsk, { pixels, width }: LabelFacts, { font, beyond }: EndFacts): BarEnd {
-  const { layer, ends, bases } = placed;
-  const { horizontal } = pixels.plan;
-  const falls = isBar(layer) ? layer.shape !== 'span' && (layer.values[at] as number) < 0 : isDip(layer, at);
-  const back = (where === 'base' ? !falls : falls) !== pixels.runsBack(layer);
-  const direction = horizontal ? (back ? 'left' : 'right') : back ? 'down' : 'up';
-  const along = ends[2 * at + (horizontal ? 1 : 0)] as number;
-  const value = where === 'base' ? (bases[at] as number) : pixels.kept(layer, ends[2 * at + (horizontal ? 0 : 1)] as number);
-  const [x, y] = pixels.point(along, value);
-  // A point reaches beyond its middle, a stem has a head.
-  const reach = beyond || (isBar(layer) && layer.shape !== 'stem' ? 0 : 5);
-  // Digits have no descenders: lines may stand as close as their heights.
-  const height = horizontal ? font.size - 2 : font.size + 2;
-  const side = (direction: BarEnd['direction']): Pick<BarEnd, 'x' | 'y' | 'direction'> => {
-    const [across, down] = ({ up: [0, -reach], down: [0, reach], left: [-reach, 0], right: [reach, 0] } as const)[direction];
-    return { x: x + across, y: y + down, direction };
-  };
-  const within = stretchAround(pixels, layer, value);
-  const end = { ...side(direction), width: width(text, font), height, ...(within ? { within } : {}) };
-  // Beside a point there is room on either side.
-  return isBar(layer) ? end : { ...end, other: side(OPPOSITE[direction]) };
-}
-
-/** A point that lies below its neighbours is labelled below: above it runs the line. */
-function isDip({ ends }: Layer, at: number): boolean {
-  const beside = [ends[at - 1], ends[at + 1]].filter((value): value is number => value !== undefined && !Number.isNaN(value));
-  return beside.length > 0 && beside.every(value => value >= (ends[at] as number)) && beside.some(value => value > (ends[at] as number));
-}
-
 /** From the value axis to the edges of the canvas: labels cover no tick and are never cut. */
-function roomOf({ layout: { area, width } }: PixelScales): Box {
-  return { left: area.left, top: area.top - ABOVE, width: width - 4 - area.left, height: area.height + ABOVE };
+export function labelRoom({ layout: { area, width, head } }: PixelScales): Box {
+  const above = Math.max(head ? head.top + head.words.height : 0, area.top - heightOf(1, LARGEST) - 5);
+  const top = Math.min(area.top, above);
+  return { left: area.left, top, width: width - 4 - area.left, height: area.top + area.height - top };
 }

@@ -1,5 +1,6 @@
 import type { Box } from 'core/label';
 import type { ChartPlan } from 'core/plan';
+import type { FootPlace } from './figure-foot';
 import type { FigureHead } from './figure-head';
 import { lastPlace, type NamedAxis } from './name-grid';
 
@@ -22,10 +23,12 @@ export interface PlotLayout {
   readonly axes: readonly (readonly AxisEnds[])[];
   /** Middle of the strip above each panel that holds its name; null where the figure has one panel. */
   readonly strips: readonly (number | null)[];
-  /** Title, legend and notes with the corner they begin at; null where there are none. */
   /** The names of the category axis; null where it has none. */
   readonly names: NamedAxis | null;
+  /** Title, legend and notes with the corner they begin at; null where there are none. */
   readonly head: { readonly words: FigureHead; readonly left: number; readonly top: number } | null;
+  /** The note below the plot; null where there is none. */
+  readonly foot: FootPlace | null;
 }
 
 // Room above the tallest mark of a tiny picture.
@@ -47,5 +50,6 @@ export function tinyLayout(plan: ChartPlan, width: number, height: number): Plot
     strips: [null],
     names: null,
     head: null,
+    foot: null,
   };
 }

@@ -1,16 +1,18 @@
-import { overlaps, type Box } from 'core/label';
-import type { LevelLine, ChartPlan } from 'core/plan';
-import { rectAt } from './flat';
-import type { LabelFacts } from './labels';
+import { heightOf, type LabelWish, type Spot, type WidthAt } from 'core/label';
+import type { ChartPlan, LevelLine } from 'core/plan';
 import { lastLevel } from './level-lines';
-import type { Font, SceneItem } from './scene';
+import type { PixelScales } from './pixel-scales';
 
-const FONT: Font = { size: 12.5, weight: 600 };
-const HEIGHT = FONT.size + 2;
+const SIZE = 12.5;
+const SMALLEST = 10;
 // A label in the margin is broken into lines at most this wide.
 const MARGIN = 96;
-// So far from an end of the axis a line's label may reach, in CSS pixels.
-const NEAR_END = 200;
+// From the plot to the margin, and from a line to its label; in CSS pixels.
+const [BESIDE, ABOVE] = [6, 4];
+// Places along a line where its label may stand.
+const PLACES = 8;
+// How far from its line a label in the margin may stand, in lines of text.
+const MOST_OFF = 5;
 
 /** Level lines are named beside the plot where its marks have labels of their own, so that nothing collides. */
 export const hasMarginLabels = ({ panels, categories, horizontal }: ChartPlan): boolean =>
@@ -21,48 +23,32 @@ export const hasMarginLabels = ({ panels, categories, horizontal }: ChartPlan): 
 /** Room that labels in the margin need, in CSS pixels. */
 export const marginRoom = (plan: ChartPlan): number => (hasMarginLabels(plan) ? MARGIN + 8 : 0);
 
-/** A level line with the items of its label; none where it has no label. */
-export interface LabelledLine {
-  readonly line: LevelLine;
-  readonly items: readonly SceneItem[];
-}
-
-/** The labels of level lines: a little above an end of their line, or beside it in the margin. */
-export function lineLabels(facts: LabelFacts, labels: readonly Box[]): LabelledLine[] {
-  const { plan } = facts.pixels;
-  const taken = [...labels];
-  const marks = new MarkBoxes(facts);
-  const besides = hasMarginLabels(plan);
+/** The labels of level lines, by line in the order of the plan; null for one without. */
+export function lineWishes(pixels: PixelScales, width: WidthAt): (Omit<LabelWish, 'priority'> | null)[] {
+  const { plan } = pixels;
+  const inMargin = hasMarginLabels(plan);
   return plan.panels
     .flatMap(({ levelLines }) => levelLines)
-    .map((line): LabelledLine => {
+    .map(line => {
       const last = lastLevel(line);
-      if (!line.label || last === undefined) return { line, items: [] };
-      const pixel = facts.pixels.value(line.panel, line.axis, last);
-      return { line, items: besides ? besideLine(facts, line, pixel, taken) : [aboveLine(facts, line, pixel, marks, taken)] };
+      if (!line.label || last === undefined) return null;
+      const pixel = pixels.value(line.panel, line.axis, last);
+      const lines = brokenIn(line.label, text => width(text, SIZE));
+      const whole = width(line.label, SIZE);
+      const along = plan.horizontal ? acrossTop(pixels, pixel, whole) : alongLine(pixels, line, whole);
+      return {
+        texts: inMargin ? [lines, [line.label]] : [[line.label], ...(lines.length > 1 ? [lines] : [])],
+        spots: inMargin ? [...inTheMargin(pixels, pixel, heightOf(lines.length, SIZE)), ...along] : along,
+        size: SIZE,
+        smallest: SMALLEST,
+        steps: true,
+        leads: true,
+        pinned: false,
+      };
     });
 }
 
-function besideLine({ pixels, width }: LabelFacts, { label, colour }: LevelLine, pixel: number, taken: Box[]): SceneItem[] {
-  const rows = brokenIn(label, text => width(text, FONT));
-  const height = rows.length * HEIGHT;
-  const { area } = pixels.layout;
-  let box: Box = { left: area.left + area.width + 6, top: pixel - height / 2, width: MARGIN, height };
-  while (taken.some(other => overlaps(other, box))) box = { ...box, top: box.top + 2 };
-  taken.push(box);
-  return rows.map((text, i) => ({
-    kind: 'text',
-    text,
-    x: box.left,
-    y: box.top + HEIGHT * (i + 0.5),
-    font: FONT,
-    colour,
-    align: 'left',
-    halo: null,
-  }));
-}
-
-/** Words in lines no wider than the margin, the value last. */
+/** Words in lines no wider than the margin. */
 function brokenIn(label: string, measure: (text: string) => number): string[] {
   const rows: string[] = [];
   for (const word of label.split(' ')) {
@@ -73,64 +59,41 @@ function brokenIn(label: string, measure: (text: string) => number): string[] {
   return rows;
 }
 
-/** Above the right end, or the left, or below either: the first place that covers neither a label nor a mark. */
-function aboveLine(facts: LabelFacts, line: LevelLine, pixel: number, marks: MarkBoxes, taken: Box[]): SceneItem {
-  const { area, width: whole } = facts.pixels.layout;
-  const { horizontal, livery } = facts.pixels.plan;
-  const wide = facts.width(line.label, FONT);
-  const [left, right] = [area.left + 2, area.left + area.width - wide - 2];
-  const [above, below] = [pixel - FONT.size - 5, pixel + 4];
-  const corners = horizontal
-    ? [pixel + 6, pixel - wide - 6].map(x => ({
-        left: Math.max(area.left, Math.min(x, whole - wide - 4)),
-        top: area.top - FONT.size - 4,
-      }))
-    : [
-        { left: right, top: above },
-        { left, top: above },
-        { left: right, top: below },
-        { left, top: below },
-      ];
-  const boxes = corners.map(corner => ({ ...corner, width: wide, height: HEIGHT }));
-  const clear = (box: Box, others: readonly Box[]): boolean => !others.some(other => overlaps(other, box));
-  const wanted: Box = boxes[0] ?? { left, top: above, width: wide, height: HEIGHT };
-  const free = boxes.filter(item => clear(item, taken));
-  const box = free.find(item => clear(item, marks.of(line.panel))) ?? free[0] ?? wanted;
-  taken.push(box);
-  return {
-    kind: 'text',
-    text: line.label,
-    x: box.left,
-    y: box.top + HEIGHT / 2,
-    font: FONT,
-    colour: line.colour,
-    align: 'left',
-    halo: livery.ground,
-  };
+/** Beside the end of the line; where another's label is, above or below that. */
+function inTheMargin({ layout: { area } }: PixelScales, pixel: number, height: number): Spot[] {
+  const x = area.left + area.width;
+  const offs = Array.from({ length: MOST_OFF }, (_, i) => [(i + 1) * (height / 2 + 1), -(i + 1) * (height / 2 + 1)]).flat();
+  return [0, ...offs].map(off => ({ x, y: pixel + off, side: 'right', gap: BESIDE }));
 }
 
-/** Bars near the ends of the axis, where labels of lines may stand; looked up once per panel. */
-class MarkBoxes {
-  private readonly byPanel = new Map<number, Box[]>();
+/** A little above the right end of the line, or its left, or below either; else wherever along it nothing is in the way. */
+function alongLine(pixels: PixelScales, line: LevelLine, whole: number): Spot[] {
+  const { area } = pixels.layout;
+  const { values } = line;
+  const level = values.findLast(value => value === value) as number;
+  const from = area.left + 2 + whole / 2;
+  const to = area.left + area.width - 2 - whole / 2;
+  const steps = Array.from({ length: PLACES - 1 }, (_, i) => to - ((i + 1) / PLACES) * (to - from));
+  const isLevel = values.every(value => value !== value || value === level);
+  // A line that changes from category to category is named where it ends.
+  const xs = isLevel ? [to, from, ...steps] : [to];
+  const y = pixels.value(line.panel, line.axis, level);
+  const sides = (xs: readonly number[]): Spot[] =>
+    (['above', 'below'] as const).flatMap(side => xs.map((x): Spot => ({ x, y, side, gap: ABOVE })));
+  return [...sides(xs.slice(0, 2)), ...sides(xs.slice(2))];
+}
 
-  constructor(private readonly facts: LabelFacts) {}
-
-  of(panel: number): Box[] {
-    let boxes = this.byPanel.get(panel);
-    if (!boxes) this.byPanel.set(panel, (boxes = this.facts.pixels.plan.horizontal ? [] : this.boxesIn(panel)));
-    return boxes;
-  }
-
-  private boxesIn(panel: number): Box[] {
-    const { pixels, layers } = this.facts;
-    const { categories } = pixels.plan;
-    const near = Math.max(NEAR_END, pixels.pitch);
-    const [start, end] = [pixels.along(0) + near, pixels.along(categories.length - 1) - near];
-    const ends = [...categories.keys()].filter(at => pixels.along(at) < start || pixels.along(at) > end);
-    return layers
-      .filter(({ layer }) => layer.panel === panel && layer.slot >= 0)
-      .flatMap(({ boxes }) => (boxes ? ends.map(at => rectAt(boxes, 4 * at)) : []))
-      .filter(([left, top, width, height]) => !Number.isNaN(left + top + width + height))
-      .map(([left, top, width, height]) => ({ left, top, width, height }));
-  }
+/** Above the plot, to the right of the line or to its left. */
+function acrossTop({ layout: { area } }: PixelScales, pixel: number, whole: number): Spot[] {
+  const y = area.top - ABOVE - SIZE / 2;
+  const spots = (['right', 'left'] as const).map((side): Spot => ({ x: pixel, y, side, gap: BESIDE }));
+  const inside = (['right', 'left'] as const).flatMap(side =>
+    Array.from({ length: PLACES }, (_, i): Spot => ({
+      x: pixel,
+      y: area.top + SIZE + (i / PLACES) * (area.height - 2 * SIZE),
+      side,
+      gap: BESIDE,
+    })),
+  );
+  return [...spots, { x: pixel, y: y + SIZE / 2, side: 'above', gap: 0 }, ...(whole > 0 ? inside : [])];
 }

@@ -142,7 +142,7 @@ function points(placed: PlacedLayer, { pixels, sizes }: MarkFacts): SceneItem[] 
   // What a cue marks lies over what it does not.
   return [
     ...[...byLook(layer, at => shown(at) && marked[at] === 0, colourOf)].map(group => dots(group, sizes.point)),
-    ...[...byLook(layer, at => shown(at) && marked[at] === 1, colourOf)].map(group => dots(group, sizes.markedPoint)),
+    ...[...byLook(layer, at => shown(at) && marked[at] !== 0, colourOf)].map(group => dots(group, sizes.markedPoint)),
     ...outlines(placed, pixels),
   ];
 }

@@ -28,8 +28,9 @@ export interface AxisName {
 export interface NamedAxis {
   /** Room that the names take beside the plot: below it, or to its left. CSS pixels. */
   readonly room: number;
-  /** Room that the first name takes before the axis begins, upright. CSS pixels. */
+  /** Room that names take before the axis begins, and after it ends, upright. CSS pixels. */
   readonly before: number;
+  readonly after: number;
   readonly names: readonly AxisName[];
   /** How far names run up to the right, their ends at their places, in radians; 0 for level ones. */
   readonly turn: number;
@@ -40,7 +41,7 @@ export interface NamedAxis {
 }
 
 /** The same before it is known how far names reach. */
-export type Named = Omit<NamedAxis, 'before'>;
+export type Named = Omit<NamedAxis, 'before' | 'after'>;
 
 /** The room that there is, in CSS pixels. */
 export interface NameRoom {

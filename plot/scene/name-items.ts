@@ -4,8 +4,12 @@ import type { PixelScales } from './pixel-scales';
 import type { WrittenName, SceneItem, TextWidth } from './scene';
 import { fitted } from './shortened';
 
+// Half of a number at the end of the axis that a lying figure has below its plot.
+const BESIDE_NUMBERS = 20;
 // A tick at a number or a period, and how near to the figure's edge a name may come, in CSS pixels.
 const TICK = 4;
+// A turned name that is cut to less tells nothing.
+const LEAST_TURNED = 24;
 const EDGE = 3;
 
 /** The names of the category axis, their ticks, and what is said of those that are left out. */
@@ -35,13 +39,14 @@ export function writtenNames(pixels: PixelScales): WrittenName[] {
 
 const text = (words: string, x: number, y: number, { plan }: PixelScales): Extract<SceneItem, { kind: 'text' }> => ({
   kind: 'text',
+  role: 'category',
   text: words,
   x,
   y,
   font: NAME_FONT,
   colour: plan.livery.ink,
   align: 'centre',
-  halo: null,
+  on: plan.livery.ground,
 });
 
 /** Lines below the plot, each in its middle, brought back where they would leave the figure. */
@@ -60,7 +65,9 @@ function turnedItems({ place, lines }: AxisName, pixels: PixelScales, width: Tex
   const { area, names } = pixels.layout;
   const turn = names?.turn ?? 0;
   const x = pixels.atPlace(place) + NAME_LINE / 3;
-  const room = (x - EDGE) / Math.cos(turn);
+  // The lower edge of the letters reaches furthest.
+  const room = (x - EDGE - (NAME_FONT.size / 2) * Math.sin(turn)) / Math.cos(turn);
+  if (room < LEAST_TURNED) return [];
   const words = fitted(lines[0] ?? '', room, line => width(line, NAME_FONT));
   return [{ ...text(words, x, area.top + area.height + NAME_GAP + 2, pixels), align: 'right', turn: -turn }];
 }
@@ -92,7 +99,9 @@ function saidItems(said: string, pixels: PixelScales, width: TextWidth): SceneIt
   const { area, names } = pixels.layout;
   const { horizontal, livery } = pixels.plan;
   const right = area.left + area.width;
-  const words = fitted(said, horizontal ? pixels.layout.width - 2 * EDGE : area.width, line => width(line, SAID_FONT));
+  // Beside the plot the numbers of its axis begin.
+  const room = horizontal ? area.left - EDGE - BESIDE_NUMBERS : area.width;
+  const words = fitted(said, room, line => width(line, SAID_FONT));
   const y = area.top + area.height + (horizontal ? NAME_GAP + NAME_LINE / 2 : (names?.room ?? 0) - NAME_LINE / 2);
   const at = horizontal ? { x: EDGE, align: 'left' as const } : { x: right, align: 'right' as const };
   return [{ ...text(words, 0, y, pixels), ...at, font: SAID_FONT, colour: livery.soft }];

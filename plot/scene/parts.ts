@@ -1,23 +1,25 @@
-import type { Box } from 'core/label';
+import { grown, type Box } from 'core/label';
+import type { LevelLine } from 'core/plan';
 import { titlePlaces } from './axis-titles';
 import { footPlaces } from './figure-foot';
 import { headPlaces } from './figure-head';
-import type { LabelledLine } from './line-labels';
+import type { PlacedLine } from './labels';
 import { lastLevel } from './level-lines';
 import type { PixelScales } from './pixel-scales';
-import type { PartPlaces, SceneItem, ScenePart, TextWidth } from './scene';
+import type { PartPlaces, ScenePart, TextWidth } from './scene';
 
 // A line without a label is met this far from it.
 const BESIDE_LINE = 5;
 
 /** The parts of the plan that are drawn, with their places, in the plan's order. */
-export function partsOf(pixels: PixelScales, lines: readonly LabelledLine[], width: TextWidth): ScenePart[] {
+export function partsOf(pixels: PixelScales, lines: readonly PlacedLine[], width: TextWidth): ScenePart[] {
   const { plan, layout } = pixels;
   const places = new Map([
-    ...(layout.head ? [...headPlaces(layout.head.words, layout.head, width), ...footPlaces(plan, layout, width)] : []),
+    ...(layout.head ? headPlaces(layout.head.words, layout.head, width) : []),
+    ...(layout.foot ? footPlaces(layout.foot, width) : []),
     ...titlePlaces(pixels, width),
     ...axisPlaces(pixels),
-    ...lines.map((item, i) => linePlace(item, i, pixels, width)),
+    ...plan.panels.flatMap(panel => panel.levelLines).map((line, i) => linePlace(line, lines[i]?.box ?? null, i, pixels)),
     ...bandPlaces(pixels),
   ]);
   return plan.parts.flatMap(part => {
@@ -41,10 +43,9 @@ function axisPlaces({ plan, layout }: PixelScales): PartPlaces {
   return [place('axis first', first), place('axis second', second), place('categories', plan.horizontal ? left : below)];
 }
 
-function linePlace({ line, items }: LabelledLine, i: number, pixels: PixelScales, width: TextWidth): PartPlaces[number] {
-  const [first, ...more] = items.flatMap(item => boxOf(item, width));
-  const box = first ? more.reduce(around, first) : alongAxis(pixels, line.panel, line.axis, [lastLevel(line) ?? NaN], BESIDE_LINE);
-  return [`line ${i + 1}`, { box, font: null, beneath: first === undefined }];
+function linePlace(line: LevelLine, label: Box | null, i: number, pixels: PixelScales): PartPlaces[number] {
+  const box = label ? grown(label, 0, 2) : alongAxis(pixels, line.panel, line.axis, [lastLevel(line) ?? NaN], BESIDE_LINE);
+  return [`line ${i + 1}`, { box, font: null, beneath: label === null }];
 }
 
 const bandPlaces = (pixels: PixelScales): PartPlaces =>
@@ -63,19 +64,3 @@ function alongAxis(pixels: PixelScales, panel: number, axis: number, values: rea
   const [low, high] = [Math.min(...there) - beside, Math.max(...there) + beside];
   return pixels.plan.horizontal ? { ...area, left: low, width: high - low } : { ...area, top: low, height: high - low };
 }
-
-function boxOf(item: SceneItem, width: TextWidth): Box[] {
-  if (item.kind !== 'text') return [];
-  const height = item.font.size + 4;
-  return [{ left: item.x, top: item.y - height / 2, width: width(item.text, item.font), height }];
-}
-
-const around = (a: Box, b: Box): Box => {
-  const [left, top] = [Math.min(a.left, b.left), Math.min(a.top, b.top)];
-  return {
-    left,
-    top,
-    width: Math.max(a.left + a.width, b.left + b.width) - left,
-    height: Math.max(a.top + a.height, b.top + b.height) - top,
-  };
-};

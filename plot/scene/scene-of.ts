@@ -1,16 +1,18 @@
 import type { ChartPlan } from 'core/plan';
 import { levelIn } from 'core/table';
-import { axisTitles, titleBoxes } from './axis-titles';
+import { numberItems } from './axis-numbers';
+import { axisTitles } from './axis-titles';
 import { bandItems } from './bands';
 import { barCuts, breakSigns, groundStrips, isArea } from './breaks';
+import { decluttered } from './declutter';
 import { edgeSigns } from './edge-signs';
 import { footItems } from './figure-foot';
 import { headItems } from './figure-head';
 import { glyphItems } from './glyphs';
-import { markLabels } from './labels';
+import { inTheWay } from './in-the-way';
+import { labelRoom, labelsOf, type Labels } from './labels';
 import type { PlotLayout } from './layout';
 import { levelItems } from './level-lines';
-import { lineLabels, type LabelledLine } from './line-labels';
 import { FULL, type Sizes } from './looks';
 import type { Marks } from './mark-maker';
 import { marksOf } from './marks';
@@ -18,7 +20,8 @@ import { minorLines } from './minor-lines';
 import { writtenNames, nameItems } from './name-items';
 import { partsOf } from './parts';
 import { PixelScales, type PlacedLayer } from './pixel-scales';
-import type { LabelledMark, LineHandle, Scene, SceneGroup, SceneItem, Target, TextWidth } from './scene';
+import type { LineHandle, Scene, SceneGroup, SceneItem, Target, TextWidth } from './scene';
+import { textBoxes } from './text-box';
 
 // Points at the edge of the plot are not cut; what lies far outside the axis does not show.
 const SLACK = 8;
@@ -30,7 +33,8 @@ const SLACK = 8;
 export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, sizes: Sizes = FULL): Scene {
   const pixels = new PixelScales(plan, layout);
   const layers = plan.panels.flatMap(panel => panel.layers).map(layer => pixels.placed(layer));
-  const words = sizes.words ? wordsOf(pixels, layers, width) : NO_WORDS;
+  const drawn = groupsOf(pixels, layers, sizes);
+  const words = sizes.words ? wordsOf(pixels, layers, width, drawn) : NO_WORDS;
   return {
     width: layout.width,
     height: layout.height,
@@ -38,7 +42,7 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
     ink: plan.livery.ink,
     family: plan.livery.font,
     pictures: plan.pictures,
-    groups: groupsOf(pixels, layers, words, sizes).filter(({ items }) => items.length > 0),
+    groups: [...drawn, ...words.groups].filter(({ items }) => items.length > 0),
     area: layout.area,
     horizontal: plan.horizontal,
     first: layout.first,
@@ -48,12 +52,14 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
     named: sizes.words ? writtenNames(pixels) : [],
     targets: layers.map(placed => targetOf(placed, pixels)),
     handles: handlesOf(pixels),
-    labelled: words.labelled,
-    parts: sizes.words ? partsOf(pixels, words.lines, width) : [],
+    labelled: words.labels.labelled,
+    dropped: words.labels.dropped,
+    parts: sizes.words ? partsOf(pixels, words.labels.lines, width) : [],
   };
 }
 
-function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], words: Words, sizes: Sizes): SceneGroup[] {
+/** Everything but words, in the order of drawing. */
+function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], sizes: Sizes): SceneGroup[] {
   const { plan, layout } = pixels;
   const facts = { pixels, sizes };
   const marks = layers.map(placed => marksOf(placed, facts));
@@ -91,8 +97,6 @@ function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], words: Wo
     { name: 'breaks of bars', clip: null, items: cut(() => layers.flatMap(placed => barCuts(placed, pixels))) },
     depth('lines'),
     depth('points'),
-    { name: 'names', clip: null, items: words.names },
-    { name: 'axis titles', clip: null, items: words.titles },
     {
       name: 'level lines',
       clip: null,
@@ -100,37 +104,54 @@ function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], words: Wo
     },
     { name: 'glyphs', clip: null, items: layers.flatMap(placed => glyphItems(placed, facts)) },
     { name: 'beyond', clip: null, items: sizes.words ? layers.flatMap(placed => edgeSigns(placed, pixels)) : [] },
-    { name: 'labels', clip: null, items: words.labels },
-    { name: 'head', clip: null, items: words.head },
   ];
 }
 
 interface Words {
-  readonly names: readonly SceneItem[];
-  readonly titles: readonly SceneItem[];
-  readonly labels: readonly SceneItem[];
-  readonly head: readonly SceneItem[];
-  readonly lines: readonly LabelledLine[];
-  readonly labelled: readonly LabelledMark[];
+  readonly groups: readonly SceneGroup[];
+  readonly labels: Labels;
 }
 
-const NO_WORDS: Words = { names: [], titles: [], labels: [], head: [], lines: [], labelled: [] };
+const NO_WORDS: Words = { groups: [], labels: { items: [], labelled: [], lines: [], dropped: [] } };
 
-function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: TextWidth): Words {
+/** All that is written: first what has its place, then the labels among it. */
+function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: TextWidth, drawn: readonly SceneGroup[]): Words {
   const { plan, layout } = pixels;
-  const facts = { pixels, layers, width };
-  const titles = titleBoxes(pixels, width);
-  const { items, boxes, labelled } = markLabels(facts, titles);
-  const lines = lineLabels(facts, [...titles, ...boxes]);
+  const all: SceneGroup[] = [
+    { name: 'names', clip: null, items: nameItems(pixels, width) },
+    { name: 'axis numbers', clip: null, items: numberItems(pixels, width) },
+    { name: 'axis titles', clip: null, items: axisTitles(pixels, width) },
+    {
+      name: 'head',
+      clip: null,
+      items: [
+        ...(layout.head ? headItems(layout.head.words, plan, layout.head.left, layout.head.top) : []),
+        ...(layout.foot ? footItems(layout.foot, plan) : []),
+      ],
+    },
+  ];
+  const { groups: fixed, dropped } = decluttered(all, layout, width);
+  const asked = plan.panels.some(
+    ({ layers: own, levelLines }) => own.some(layer => layer.labels.length > 0) || levelLines.some(line => line.label),
+  );
+  if (!asked) return { groups: fixed, labels: { ...NO_WORDS.labels, dropped } };
+  const way = inTheWay(
+    pixels,
+    layers,
+    drawn.flatMap(({ name, items }) => items.filter(item => isInTheWay(name, item))),
+    fixed.flatMap(({ items }) => textBoxes(items, width)),
+  );
+  const labels = labelsOf({ pixels, layers, width, way, room: labelRoom(pixels) });
+  const lines = labels.lines.flatMap(({ items }) => items);
   return {
-    names: nameItems(pixels, width),
-    titles: axisTitles(pixels, width),
-    labels: [...items, ...lines.flatMap(line => line.items)],
-    lines,
-    labelled,
-    head: layout.head ? [...headItems(layout.head.words, plan, layout.head.left, layout.head.top), ...footItems(plan, layout, width)] : [],
+    groups: [...fixed, { name: 'labels', clip: null, items: [...labels.items, ...lines] }],
+    labels: { ...labels, dropped: [...labels.dropped, ...dropped] },
   };
 }
+
+/** Bars are obstacles by themselves, each with a number; what is hair-thin behind all marks is in nobody's way. */
+const isInTheWay = (group: string, { kind }: SceneItem): boolean =>
+  group !== 'minor lines' && !group.endsWith('of bands') && !group.endsWith('of areas') && !(group === 'bars' && kind === 'rects');
 
 /** Whether any point of an item lies outside a box. */
 function leaves(item: SceneItem, { left, top, width, height }: { left: number; top: number; width: number; height: number }): boolean {

@@ -1,4 +1,5 @@
 import type { ChartPlan } from 'core/plan';
+import { footOf } from './figure-foot';
 import { headOf } from './figure-head';
 import { tinyLayout, type PlotLayout } from './layout';
 import { TINY } from './looks';
@@ -138,13 +139,14 @@ describe('a scene', () => {
     let measured = 0;
     const made = sceneOf(planOf([labelled]), layout, (text, font) => (measured++, wide(text, font)));
     const texts = items(made, 'labels').map(item => (item.kind === 'text' ? [item.text, item.x, item.y, item.colour] : []));
-    // 3 letters of 13 px are 39 wide; 15 high, 5 above the bar.
+    // 3 letters of 13 px are 39 wide; 13 high, 5 above the bar.
     expect(texts).toEqual([
-      ['abc', 70 - 19.5, 80 - 5 - 7.5, livery.ink],
-      ['abc', 170 - 19.5, 40 - 5 - 7.5, livery.ink],
-      ['abc', 270 - 19.5, 100 - 5 - 7.5, livery.ink],
+      ['abc', 70 - 19.5, 80 - 5 - 6.5, livery.ink],
+      ['abc', 170 - 19.5, 40 - 5 - 6.5, livery.ink],
+      ['abc', 270 - 19.5, 100 - 5 - 6.5, livery.ink],
     ]);
-    expect(measured).toBe(6);
+    // Each once for its size and once for its place; two numbers of the axis for their room, and where labels keep clear of them.
+    expect(measured).toBeLessThan(16);
   });
   it('is the same whenever it is asked, and names nothing that is missing', () => {
     const plan = planOf([labelled, layer([5, NaN, 1], { shape: 'line', outlined: [0, 1] })], { lines: [level(5, { label: 'average 5' })] });
@@ -156,7 +158,8 @@ describe('a scene', () => {
       scene(planOf([layer(values, { shape: 'line' })])).groups.find(({ name }) => name === group)?.clip !== null;
     expect([clip([4, 8, 2], 'lines'), clip([4, 80, 2], 'lines')]).toEqual([false, true]);
   });
-  it('with no categories there is nothing to draw', () => expect(scene(planOf([], { categories: [] })).groups).toEqual([]));
+  it('with no categories there is nothing to draw but the numbers of the axis', () =>
+    expect(scene(planOf([], { categories: [] })).groups.map(({ name }) => name)).toEqual(['axis numbers']));
 });
 
 describe('what can be pointed at', () => {
@@ -271,15 +274,17 @@ describe('the parts of a figure', () => {
     const height = (horizontal: boolean): number => headOf(planOf([], { title: 'Milk', panels, horizontal }), 300, wide).height;
     expect(height(true) - height(false)).toBe(14);
   });
-  it('a note stands at the foot, in two or three lines where it is long', () => {
-    const head = { words: headOf(planOf([]), 300, wide), left: 10, top: 5 };
-    const short = scene(planOf([], { note: 'Source: the huts' }), { ...layout, head });
-    expect(short.parts.find(({ id }) => id === 'foot')?.box).toEqual({ left: 14, top: 113, width: 192, height: 17 });
-    const long = scene(planOf([], { note: 'word '.repeat(40) }), { ...layout, head });
-    expect(long.parts.find(({ id }) => id === 'foot')?.box.height).toBe(34);
-    const longest = scene(planOf([], { note: 'word '.repeat(60).trim() }), { ...layout, head });
-    expect(longest.parts.find(({ id }) => id === 'foot')?.box.height).toBe(51);
-    expect(scene(planOf([]), { ...layout, head }).parts.some(({ id }) => id === 'foot')).toBe(false);
+  it('a note stands at the foot, in two or three lines where it is long, in none where there is no room', () => {
+    const footed = (note: string, highest?: number) => {
+      const words = footOf(planOf([], { note }), 312, wide, highest);
+      return scene(planOf([], { note }), { ...layout, height: 220, foot: { words, left: 14, top: 130 } }).parts.find(
+        ({ id }) => id === 'foot',
+      )?.box;
+    };
+    expect(footed('Source: the huts')).toEqual({ left: 14, top: 134, width: 192, height: 17 });
+    expect(footed('word '.repeat(40))?.height).toBe(51);
+    expect(footed('word '.repeat(40), 40)?.height).toBe(34);
+    expect([footed('Source: the huts', 20), footed('')]).toEqual([undefined, undefined]);
   });
   it('a mark is met within its bar, at its point, and at its label', () => {
     const made = scene(planOf([layer([4, 8], { labels: [{ at: 1, text: '8', where: 'end' }] })]));

@@ -7,6 +7,22 @@ export interface FigurePoint {
   readonly y: number;
 }
 
+/** What a text of a figure is. */
+export type TextRole =
+  | 'title'
+  | 'subtitle'
+  | 'legend'
+  | 'note'
+  | 'foot'
+  | 'panel'
+  | 'axis title first'
+  | 'axis title second'
+  | 'axis first'
+  | 'axis second'
+  | 'category'
+  | 'label'
+  | 'line';
+
 /** A text's look; its family is the figure's. */
 export interface Font {
   /** CSS pixels. */
@@ -69,6 +85,7 @@ export type SceneItem =
     }
   | {
       readonly kind: 'text';
+      readonly role: TextRole;
       readonly text: string;
       readonly x: number;
       /** Its middle. */
@@ -78,8 +95,8 @@ export type SceneItem =
       readonly align: 'left' | 'right' | 'centre';
       /** Turned about its point, clockwise in radians; level where unsaid. */
       readonly turn?: number;
-      /** A wide edge that keeps it apart from what runs behind it; null for none. */
-      readonly halo: string | null;
+      /** The colour that it stands on. */
+      readonly on: string;
     }
   | {
       readonly kind: 'glyph';
@@ -132,6 +149,12 @@ export interface LabelledMark extends MarkAt {
   readonly box: Box;
 }
 
+/** A label that found no place, and why. */
+export interface DroppedLabel extends MarkAt {
+  readonly text: string;
+  readonly why: string;
+}
+
 /** The name of a category as it is written, and where: pointing at it means its marks. */
 export interface WrittenName {
   readonly at: number;
@@ -178,6 +201,8 @@ export interface Scene {
   readonly handles: readonly LineHandle[];
   /** The words at marks, with the mark of a layer that each belongs to. */
   readonly labelled: readonly LabelledMark[];
+  /** Labels that were asked for and have no place. */
+  readonly dropped: readonly DroppedLabel[];
   /** In the order of reading. */
   readonly parts: readonly ScenePart[];
 }

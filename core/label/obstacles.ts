@@ -1,0 +1,100 @@
+import Flatbush from 'flatbush';
+import { crosses, overlaps, type Box, type Segment } from './box';
+
+/** Ground between two edges over a stretch of the category axis: a piece of an area. Upright: `from` and `to` are x, the edges are y. */
+export interface Ground {
+  readonly from: number;
+  readonly to: number;
+  readonly low: readonly [atFrom: number, atTo: number];
+  readonly high: readonly [atFrom: number, atTo: number];
+  readonly horizontal: boolean;
+}
+
+interface Obstacle {
+  readonly box: Box;
+  /** Whether a box that meets the obstacle's own box meets the obstacle; null where the box is all of it. */
+  readonly meets: ((box: Box) => boolean) | null;
+}
+
+const NONE = [0, 0] as const;
+
+/** What labels keep clear of. Each has a number by which a label may be allowed to lie on it. Cost: O(n log n) once, then O(log n) a question. */
+export class Obstacles {
+  private readonly all: Obstacle[] = [];
+  private index: Flatbush | null = null;
+
+  /** Adds a box; gives its number. One without area is in nobody's way. */
+  box(box: Box): number {
+    return this.add({ box, meets: null });
+  }
+
+  /** Adds a piece of a line of so many pixels' width. */
+  segment(segment: Segment, width = 1): number {
+    const { x1, y1, x2, y2 } = segment;
+    const half = width / 2;
+    const box = {
+      left: Math.min(x1, x2) - half,
+      top: Math.min(y1, y2) - half,
+      width: Math.abs(x2 - x1) + width,
+      height: Math.abs(y2 - y1) + width,
+    };
+    const level = x1 === x2 || y1 === y2;
+    const meets = ({ left, top, width: wide, height }: Box): boolean =>
+      crosses(segment, { left: left - half, top: top - half, width: wide + width, height: height + width });
+    return this.add({ box, meets: level ? null : meets });
+  }
+
+  /** Adds a piece of an area. */
+  ground(ground: Ground): number {
+    const { from, to, low, high, horizontal } = ground;
+    const [start, end] = [Math.min(from, to), Math.max(from, to)];
+    const [least, most] = [Math.min(...low, ...high), Math.max(...low, ...high)];
+    const box = horizontal
+      ? { left: least, top: start, width: most - least, height: end - start }
+      : { left: start, top: least, width: end - start, height: most - least };
+    return this.add({ box, meets: other => meetsGround(ground, other) });
+  }
+
+  /** How many there are: the number of the next. */
+  get count(): number {
+    return this.all.length;
+  }
+
+  /** Whether a box meets any of them but those that it may lie on. */
+  meets(box: Box, [from, to]: readonly [number, number] = NONE): boolean {
+    if (this.all.length === 0) return false;
+    this.index ??= this.built();
+    let met = false;
+    this.index.search(box.left, box.top, box.left + box.width, box.top + box.height, at => {
+      if (met || (at >= from && at < to)) return false;
+      const { box: own, meets } = this.all[at] as Obstacle;
+      met = overlaps(own, box) && (meets === null || meets(box));
+      return false;
+    });
+    return met;
+  }
+
+  private add(obstacle: Obstacle): number {
+    this.index = null;
+    return this.all.push(obstacle) - 1;
+  }
+
+  private built(): Flatbush {
+    const index = new Flatbush(this.all.length);
+    for (const { box } of this.all) index.add(box.left, box.top, box.left + box.width, box.top + box.height);
+    index.finish();
+    return index;
+  }
+}
+
+/** Edges run straight: where the box begins and ends along them, they reach furthest. */
+function meetsGround({ from, to, low, high, horizontal }: Ground, box: Box): boolean {
+  const [start, length, near, across] = horizontal
+    ? [box.top, box.height, box.left, box.width]
+    : [box.left, box.width, box.top, box.height];
+  const [first, last] = [Math.min(from, to), Math.max(from, to)];
+  const ends = [Math.max(start, first), Math.min(start + length, last)];
+  const between = ([a, b]: readonly [number, number], at: number): number => (to === from ? a : a + ((b - a) * (at - from)) / (to - from));
+  const edges = ends.flatMap(at => [between(low, at), between(high, at)]);
+  return Math.min(...edges) < near + across && near < Math.max(...edges);
+}

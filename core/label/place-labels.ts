@@ -1,0 +1,168 @@
+import { contains, type Box } from './box';
+import { boxAt, ledFrom, steppedFrom, type Extent } from './candidates';
+import type { Obstacles } from './obstacles';
+import { Claims, Placed } from './placed';
+import { heightOf, type LabelPlace, type LabelWish, type Spot, type WidthAt } from './wish';
+
+/** What labels are placed among. */
+export interface LabelGround {
+  readonly obstacles: Obstacles;
+  /** What no label leaves. */
+  readonly room: Box;
+  readonly width: WidthAt;
+}
+
+// Steps aside that all labels of a figure may try together, and each of them on top: where hundreds have no room, looking on costs more than it finds.
+const [TRIES, TRIES_EACH] = [6_000, 4];
+// From a size of letters to the next smaller one, in CSS pixels.
+const SMALLER = 1;
+
+/**
+ * A place for every label that has one, in the order given; null for those that were dropped. Each tries, in the order of priority: its spots; a step off
+ * them; smaller letters; a shorter text; away from its mark, with a line that leads there. Nobody moves for a label of lower priority, and none that
+ * has a free spot moves because another has changed. Deterministic. Cost: O(n log n) where spots are free.
+ */
+export function placeLabels(wishes: readonly LabelWish[], ground: LabelGround): (LabelPlace | null)[] {
+  const placing = new Placing(wishes, ground);
+  const order = wishes.map((_, i) => i).sort((a, b) => rankOf(wishes[a]) - rankOf(wishes[b]) || a - b);
+  const places = new Array<LabelPlace | null>(wishes.length).fill(null);
+  for (const i of order) places[i] = placing.place(i);
+  return places;
+}
+
+/** What was put somewhere by hand comes first. */
+const rankOf = (wish: LabelWish | undefined): number => (wish?.pinned ? -Infinity : (wish?.priority ?? Infinity));
+
+/** How a label is written while it looks for a place. */
+interface Written extends Extent {
+  readonly lines: readonly string[];
+  readonly size: number;
+  readonly text: number;
+}
+
+class Placing {
+  private readonly placed = new Placed();
+  private claims: Claims | null = null;
+  private tries: number;
+
+  constructor(
+    private readonly wishes: readonly LabelWish[],
+    private readonly ground: LabelGround,
+  ) {
+    this.tries = TRIES + TRIES_EACH * wishes.length;
+  }
+
+  place(i: number): LabelPlace | null {
+    const wish = this.wishes[i] as LabelWish;
+    const found = wish.pinned ? this.pinned(wish) : this.found(wish, i);
+    if (found) this.placed.add(found.box, found.leader);
+    return found;
+  }
+
+  private found(wish: LabelWish, i: number): LabelPlace | null {
+    const [first, ...shorter] = wish.texts.map((_, text) => text);
+    if (first === undefined) return null;
+    const full = this.written(wish, first, wish.size);
+    const near = this.onSpot(wish, full) ?? this.stepped(wish, full, i);
+    if (near) return near;
+    const smaller = sizesBelow(wish).map(size => this.written(wish, first, size));
+    const less = shorter.flatMap(text => [wish.size, wish.smallest].map(size => this.written(wish, text, size)));
+    for (const written of [...smaller, ...less]) {
+      const place = this.onSpot(wish, written) ?? this.stepped(wish, written, i);
+      if (place) return place;
+    }
+    return wish.leads ? this.led(wish, this.written(wish, first, wish.smallest)) : null;
+  }
+
+  private written({ texts }: LabelWish, text: number, size: number): Written {
+    const lines = texts[text] ?? [];
+    let width = 0;
+    for (const line of lines) width = Math.max(width, this.ground.width(line, size));
+    return { lines, size, text, width, height: heightOf(lines.length, size) };
+  }
+
+  private onSpot({ spots }: LabelWish, written: Written): LabelPlace | null {
+    for (let spot = 0; spot < spots.length; spot++) {
+      const box = this.kept(boxAt(spots[spot] as Spot, written), spots[spot] as Spot);
+      if (this.isFree(box, spots[spot] as Spot)) return placeOf(written, box, spot);
+    }
+    return null;
+  }
+
+  private stepped({ spots, steps }: LabelWish, written: Written, i: number): LabelPlace | null {
+    if (!steps) return null;
+    for (let spot = 0; spot < spots.length; spot++) {
+      if (this.tries <= 0) return null;
+      this.tries -= 1;
+      for (const box of steppedFrom(spots[spot] as Spot, written))
+        if (this.isFree(box, spots[spot] as Spot) && !this.claimed(box, i)) return placeOf(written, box, spot);
+    }
+    return null;
+  }
+
+  private led({ spots }: LabelWish, written: Written): LabelPlace | null {
+    const [spot] = spots;
+    if (!spot || this.tries <= 0) return null;
+    const { on: _, within, ...free } = spot;
+    // What is away from its mark may leave it, but not the values up to a break.
+    const open = within && spot.side !== 'over' ? { ...free, within } : free;
+    this.tries -= 4;
+    for (const { box, leader } of ledFrom(open, written))
+      if (this.isFree(box, open) && !this.placed.isCrossed(leader)) return { ...placeOf(written, box, 0), leader };
+    return null;
+  }
+
+  private pinned(wish: LabelWish): LabelPlace | null {
+    const [spot] = wish.spots;
+    if (!spot) return null;
+    const written = this.written(wish, 0, wish.size);
+    return placeOf(written, inside(boxAt(spot, written), this.ground.room), 0);
+  }
+
+  /** At an edge of the room a label stands a little to the side of its point, but not beside it. */
+  private kept(box: Box, { x, y, side, within }: Spot): Box {
+    const room = within ?? this.ground.room;
+    const kept = inside(box, room);
+    if (side === 'above' || side === 'below') return x >= kept.left && x <= kept.left + box.width ? { ...kept, top: box.top } : box;
+    if (side === 'over') return box;
+    return y >= kept.top && y <= kept.top + box.height ? { ...kept, left: box.left } : box;
+  }
+
+  private isFree(box: Box, { within, on }: Spot): boolean {
+    return (
+      contains(this.ground.room, box) &&
+      (within === undefined || contains(within, box)) &&
+      !this.placed.meets(box) &&
+      !this.ground.obstacles.meets(box, on)
+    );
+  }
+
+  /** Whether a label that steps aside would stand where another is waited for. */
+  private claimed(box: Box, by: number): boolean {
+    this.claims ??= new Claims(
+      this.wishes.flatMap((wish, of) => {
+        const [spot] = wish.spots;
+        if (!spot) return [];
+        const { left, top, width, height } = boxAt(spot, { width: 0, height: wish.size });
+        return [{ x: left + width / 2, y: top + height / 2, of }];
+      }),
+    );
+    return this.claims.isTaken(box, by);
+  }
+}
+
+const placeOf = ({ lines, size, text }: Written, box: Box, spot: number): LabelPlace => ({ box, lines, size, spot, text, leader: null });
+
+function sizesBelow({ size, smallest }: LabelWish): number[] {
+  const sizes: number[] = [];
+  for (let next = size - SMALLER; next >= smallest; next -= SMALLER) sizes.push(next);
+  return sizes;
+}
+
+const clamp = (value: number, low: number, high: number): number => Math.max(low, Math.min(value, Math.max(low, high)));
+
+const inside = (box: Box, { left, top, width, height }: Box): Box => ({
+  ...box,
+  left: clamp(box.left, left, left + width - box.width),
+  top: clamp(box.top, top, top + height - box.height),
+});

@@ -1,0 +1,128 @@
+import type { Box, Side, Spot } from 'core/label';
+import type { LabelAsk, Layer } from 'core/plan';
+import { isBar } from 'core/shape';
+import { rectAt } from './flat';
+import { FULL } from './looks';
+import type { PlacedLayer, PixelScales } from './pixel-scales';
+
+// Closer than this, a label reads as part of its mark; in CSS pixels.
+const GAP = 5;
+// A point reaches beyond its middle, a stem has a head.
+const POINT = 5;
+// Between a label and the edge of the bar that it stands in.
+const INSIDE = 4;
+
+/** What the places of labels follow from. */
+export interface SpotFacts {
+  readonly pixels: PixelScales;
+  readonly layers: readonly PlacedLayer[];
+  /** The numbers of each layer's obstacles, by its place among the layers. */
+  readonly ofLayer: readonly (readonly [from: number, to: number])[];
+  /** What no label leaves. */
+  readonly room: Box;
+}
+
+const OPPOSITE: { readonly [S in Side]: Side } = { above: 'below', below: 'above', left: 'right', right: 'left', over: 'over' };
+
+/** Where a label may stand, in order of preference: beyond its mark or within it, beside a point. Empty where its mark is not there. */
+export function spotsOf(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
+  const placed = facts.layers[nth] as PlacedLayer;
+  const { layer } = placed;
+  if (Number.isNaN(layer.ends[ask.at])) return [];
+  if (!isBar(layer)) return besidePoint(nth, ask, facts);
+  const within = withinBar(nth, ask, facts);
+  const beyond = beyondBar(placed, ask, facts);
+  if (ask.where === 'inside') return within;
+  // In a stack, beyond a part's end lies the next part.
+  const stacked = layer.bases !== null && layer.shape === 'column' && !isOnTop(facts.layers, layer, ask.at);
+  return stacked ? within : [beyond, ...(layer.shape === 'stem' ? [] : within.slice(1))];
+}
+
+/** The side that a label lies on as seen from its mark's end. */
+function sideOf({ layer }: PlacedLayer, { at, where }: LabelAsk, pixels: PixelScales): Side {
+  const falls = isBar(layer) ? layer.shape !== 'span' && (layer.values[at] as number) < 0 : isDip(layer, at);
+  const back = (where === 'base' ? !falls : falls) !== pixels.runsBack(layer);
+  return pixels.plan.horizontal ? (back ? 'left' : 'right') : back ? 'below' : 'above';
+}
+
+function beyondBar(placed: PlacedLayer, ask: LabelAsk, { pixels, room }: SpotFacts): Spot {
+  const { layer } = placed;
+  const value = valueOf(placed, ask, pixels);
+  const [x, y] = pixels.point(alongOf(placed, ask, pixels), value);
+  const reach = glyphRoom(layer, ask.at) || (layer.shape === 'stem' ? POINT : 0);
+  const stretch = stretchAround(pixels, layer, value, room);
+  return { x, y, side: sideOf(placed, ask, pixels), gap: GAP + reach, ...(stretch ? { within: stretch } : {}) };
+}
+
+const alongOf = ({ ends }: PlacedLayer, { at }: LabelAsk, { plan }: PixelScales): number =>
+  ends[2 * at + (plan.horizontal ? 1 : 0)] as number;
+
+const valueOf = ({ layer, ends, bases }: PlacedLayer, { at, where }: LabelAsk, pixels: PixelScales): number =>
+  where === 'base' ? (bases[at] as number) : pixels.kept(layer, ends[2 * at + (pixels.plan.horizontal ? 0 : 1)] as number);
+
+/** In the middle of a bar, at its end, at its base. */
+function withinBar(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
+  const { pixels, ofLayer } = facts;
+  const placed = facts.layers[nth] as PlacedLayer;
+  const [left, top, width, height] = rectAt(placed.boxes as Float64Array, 4 * ask.at);
+  if (Number.isNaN(left + top + width + height)) return [];
+  const number = (ofLayer[nth]?.[0] ?? 0) + ask.at;
+  const own = { within: { left, top, width, height }, on: [number, number + 1] as const };
+  const [x, y] = [left + width / 2, top + height / 2];
+  const away = sideOf(placed, { ...ask, where: 'end' }, pixels);
+  const back = OPPOSITE[away];
+  const edge = (side: Side): [number, number] =>
+    (({ above: [x, top], below: [x, top + height], left: [left, y], right: [left + width, y], over: [x, y] }) as const)[side].slice() as [
+      number,
+      number,
+    ];
+  const at = ([px, py]: readonly [number, number], side: Side): Spot => ({ x: px, y: py, side, gap: side === 'over' ? 0 : INSIDE, ...own });
+  return [at([x, y], 'over'), at(edge(away), back), at(edge(back), away)];
+}
+
+/** Above a point or below it, whichever its line leaves free; else at its sides. On an area also within its ground. */
+function besidePoint(nth: number, ask: LabelAsk, { layers, ofLayer, pixels, room }: SpotFacts): Spot[] {
+  const placed = layers[nth] as PlacedLayer;
+  const { layer } = placed;
+  const value = valueOf(placed, ask, pixels);
+  const [x, y] = pixels.point(alongOf(placed, ask, pixels), value);
+  const gap = GAP + (glyphRoom(layer, ask.at) || POINT);
+  const first = sideOf(placed, ask, pixels);
+  const stretch = stretchAround(pixels, layer, value, room);
+  const on = ofLayer[nth];
+  const own = { gap, ...(stretch ? { within: stretch } : {}), ...(on && on[1] > on[0] ? { on } : {}) };
+  const beside: Side[] = pixels.plan.horizontal ? ['below', 'above'] : ['right', 'left'];
+  return [first, OPPOSITE[first], ...beside].map(side => ({ x, y, side, ...own }));
+}
+
+/** What a glyph takes between a mark and its label: none, its half on a point, or all of it above a bar. */
+function glyphRoom(layer: Layer, at: number): number {
+  const glyph = layer.glyphs.find(item => item.at === at);
+  if (!glyph) return 0;
+  return glyph.beyond || isBar(layer) ? 2 * FULL.glyph + 5 : FULL.glyph;
+}
+
+/** Nothing of the same stack begins where this mark ends. */
+function isOnTop(layers: readonly PlacedLayer[], layer: Layer, at: number): boolean {
+  const end = layer.ends[at] as number;
+  const others = layers.map(placed => placed.layer);
+  const mates = others.filter(other => other !== layer && other.panel === layer.panel && other.slot === layer.slot && other.bases);
+  return mates.every(other => other.bases?.[at] !== end || other.ends[at] === end || Number.isNaN(other.ends[at]));
+}
+
+/** A point that lies below its neighbours is labelled below: above it runs the line. */
+function isDip({ ends }: Layer, at: number): boolean {
+  const beside = [ends[at - 1], ends[at + 1]].filter((value): value is number => value !== undefined && !Number.isNaN(value));
+  return beside.length > 0 && beside.every(value => value >= (ends[at] as number)) && beside.some(value => value > (ends[at] as number));
+}
+
+/** The part of the room between the breaks around a pixel of the value axis: no break comes between a mark and its label. Null where nothing is broken. */
+function stretchAround(pixels: PixelScales, { panel, axis }: Layer, at: number, room: Box): Box | null {
+  const strips = pixels.breaksOf(panel, axis).map(({ low, high }) => [Math.min(low, high), Math.max(low, high)] as const);
+  if (strips.length === 0) return null;
+  const { horizontal } = pixels.plan;
+  const [start, length] = horizontal ? [room.left, room.width] : [room.top, room.height];
+  const from = Math.max(start, ...strips.filter(([a, b]) => (a + b) / 2 <= at).map(([, b]) => b));
+  const to = Math.min(start + length, ...strips.filter(([a, b]) => (a + b) / 2 > at).map(([a]) => a));
+  return horizontal ? { ...room, left: from, width: to - from } : { ...room, top: from, height: to - from };
+}
