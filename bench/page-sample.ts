@@ -69,13 +69,16 @@ export function planOf(count: number, round: number, change: Partial<Layer> = {}
   };
   return {
     kind: 'chart',
+    legendAt: 'top',
+    source: '',
+    wordFaults: [],
     title: 'Milk by hut',
     subtitle: 'Bench',
     note: '',
     axisNote: 'milk by hut',
     legend: [],
     categories: Array.from(values, (_, i) => `hut ${i}`),
-    along: { places: null, counted: null, ordered: false, names: 'fitting', marked: [] },
+    along: { places: null, counted: null, ordered: false, names: 'fitting', marked: [], beside: 'axis' },
     panels: [
       {
         title: '',

@@ -128,6 +128,7 @@ describe('the cowbell command', () => {
       figures: [figure, { ...figure, id: 'g', name: 'Second', cues: [] }],
       formats: [],
       pictures: [],
+      liveries: [],
     };
     let path = '';
     beforeAll(async () => {

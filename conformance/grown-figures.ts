@@ -1,6 +1,6 @@
 import { cueFactsOf, cueKinds, type Cue, type CueKindName, type Look } from 'core/cue';
 import { firstFigure } from 'core/brief';
-import { plainScales, type AxisChoice, type Figure } from 'core/document';
+import { plainDress, plainLabels, plainScales, type AxisChoice, type Figure, type Labels } from 'core/document';
 import { plainMeasure, type LayerShape } from 'core/frame';
 import { proposeBreaks } from 'core/scale';
 import { tableOf, type Table } from 'core/table';
@@ -76,7 +76,7 @@ class Grower {
         measures,
         filters: [],
         order: this.chance(0.5) ? { by: 'table' } : { by: 'measure', measure: 'milk', descending: true },
-      } as Figure['data'],
+      },
       shape: {
         ...base.shape,
         mark,
@@ -88,7 +88,11 @@ class Grower {
         axes: { first: this.axis(first), second: this.axis(second) },
         gridlines: this.chance(0.7),
         side: this.chance(0.15) ? 'far' : 'near',
-        along: { ...plainScales.along, names: this.one(['fitting', 'fitting', 'level', 'turned'] as const) },
+        along: {
+          ...plainScales.along,
+          names: this.one(['fitting', 'fitting', 'level', 'turned'] as const),
+          beside: this.one(['axis', 'axis', 'axis', 'bars', 'zero'] as const),
+        },
       },
       cues: Array.from({ length: this.below(5) }, (_, i) => this.cue(i, two ? ['milk', 'butterfat of all deliveries'] : ['milk'])),
       words: {
@@ -96,6 +100,8 @@ class Grower {
         subtitle: this.chance(0.4) ? this.phrase(4 + this.below(12)) : '',
         ...(this.chance(0.3) ? { note: this.phrase(5 + this.below(20)) } : {}),
       },
+      labels: this.labels(two),
+      dress: { ...plainDress, legend: this.one(['auto', 'auto', 'auto', 'side', 'direct', 'none'] as const) },
       view: 'cued',
     };
     return { table, figure, size: this.size() };
@@ -136,6 +142,36 @@ class Grower {
     return Array.from({ length: count }, () => (this.chance(gaps) ? null : Number(make().toPrecision(4))));
   }
 
+  private labels(two: boolean): Labels {
+    return {
+      ...plainLabels,
+      what: this.one(['cued', 'cued', 'cued', 'all', 'all', 'ends', 'nth', 'where', 'none'] as const),
+      every: 2 + this.below(6),
+      where: 'milk > avg(milk) over ()',
+      of: this.one(['parts', 'parts', 'totals'] as const),
+      says: this.one([
+        'value',
+        'value',
+        'value',
+        'name',
+        'series',
+        'share',
+        'part',
+        'difference',
+        'previous',
+        'rank',
+        'glyph',
+        'text',
+      ] as const),
+      measure: two && this.chance(0.2) ? 'butterfat of all deliveries' : null,
+      text: '{hut}\\n{milk} L',
+      place: this.one(['auto', 'auto', 'auto', 'outside', 'end', 'middle', 'base', 'above', 'below', 'left', 'right'] as const),
+      offset: { as: 'pixels', amount: this.chance(0.1) ? this.below(20) : 0 },
+      zeros: this.chance(0.2),
+      missing: this.chance(0.2),
+    };
+  }
+
   private axis(values: readonly (number | null)[]): AxisChoice {
     const plain = plainScales.axes.first;
     const way = this.below(8);
@@ -161,7 +197,7 @@ class Grower {
         { ...look, ...(this.chance(0.7) ? { label } : {}), text: '{milk} L of {hut}', ...(this.chance(0.2) ? { glyph: 'star' } : {}) },
       ]),
     );
-    return { ...made, looks } as Cue;
+    return { ...made, looks };
   }
 
   private phrase(words: number): string {

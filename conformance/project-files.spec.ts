@@ -63,6 +63,7 @@ const project: Project = {
   })),
   formats: [plainFormat('one', { decimals: 1 })],
   pictures: [],
+  liveries: [],
 };
 const ODD: readonly unknown[] = [
   null,

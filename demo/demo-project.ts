@@ -56,6 +56,7 @@ export function demoProject(tables: readonly Table[]): Project {
     ],
     formats: FORMATS,
     pictures: [],
+    liveries: [],
   };
 }
 

@@ -5,6 +5,7 @@ import type { Entry, HistoryMove, Proposal } from 'core/document/edits';
 import type { FormulaPlace, NamedFormula } from 'core/formula';
 import type { ImportedTable } from 'core/io';
 import type { Livery, Picture, Plan } from 'core/plan';
+import type { FindingTitle } from 'core/words';
 import type { Problem, Result } from 'core/result';
 import type { ColumnStats, ColumnType, Table } from 'core/table';
 
@@ -121,6 +122,13 @@ export type ReadFile = ({ readonly kind: 'table' } & Omit<ImportedTable, 'table'
 /** What came: a table, that waits under its id, or a project, that is open now. */
 export type Received = { readonly kind: 'table'; readonly info: SourceInfo } | { readonly kind: 'project'; readonly opened: OpenedProject };
 
+/** What is seen in a figure that stands still. */
+export interface Looked {
+  readonly risks: readonly FoundRisk[];
+  /** Titles that state what its first cue found. */
+  readonly titles: readonly FindingTitle[];
+}
+
 /** What the engine does. Everything that touches whole tables or storage goes through here; whatever fails comes back as a value. */
 export interface EngineApi {
   /** Tells the page what happens without its asking. */
@@ -138,8 +146,8 @@ export interface EngineApi {
   picture(ask: PictureAsk): Promise<PictureAnswer>;
   /** The picture that is being worked on is not wanted any more: it ends at its next stage. */
   giveUp(): void;
-  /** What may mislead in a figure of the project; empty where it cannot be drawn. Asked after its picture, which is kept: cost O(marks). */
-  risks(figure: string, livery: Livery): Promise<readonly FoundRisk[]>;
+  /** What may mislead in a figure of the project, and what its cues found; empty where it cannot be drawn. Asked after its picture, which is kept: cost O(marks). */
+  look(figure: string, livery: Livery): Promise<Looked>;
   /** The last drawing of a figure that need not be in the project, for previews. */
   preview(figure: Figure, livery: Livery): Promise<Result<Plan>>;
   tryFormula(ask: TrialAsk): Promise<Result<Trial>>;

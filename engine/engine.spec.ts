@@ -17,6 +17,7 @@ const project: Project = {
   figures: [figure, { ...figure, id: 'g', name: 'second' }],
   formats: [],
   pictures: [],
+  liveries: [],
 };
 const livery: Livery = { ground: '', ink: '', soft: '', hair: '', base: '#5f7a70', series: [], quiet: '', colours: {}, font: '' };
 const file = writeProjectFile({ project, tables: { d: table } });

@@ -1,9 +1,10 @@
-import { risksOf, type FoundRisk } from 'core/check';
+import { risksOf } from 'core/check';
 import { readMove, readProject, type Figure, type Project } from 'core/document';
 import { historyOf, moveHistory, type Entry, type Proposal } from 'core/document/edits';
 import { readProjectFile, writeProjectFile, type ReadBundle } from 'core/io';
 import { pictureOf, type Livery, type Plan } from 'core/plan';
 import { failure, success, type Problem, type Result } from 'core/result';
+import { findingTitles, writerOf } from 'core/words';
 import { columnOf, makeTable, takeRows, type Table } from 'core/table';
 import type {
   EngineApi,
@@ -13,6 +14,7 @@ import type {
   PictureAnswer,
   PictureAsk,
   LastSession,
+  Looked,
   Received,
   StoredProject,
   Trial,
@@ -28,6 +30,8 @@ import type { Storage } from './storage';
 import { delivered } from './delivery';
 import type { Tabs } from './tabs';
 import { tryFormula } from './try-formula';
+
+const NOTHING_SEEN: Looked = { risks: [], titles: [] };
 
 /** What an engine is given: where it keeps things, who else is there. */
 export interface EngineParts {
@@ -143,17 +147,22 @@ export class Engine implements EngineApi {
     this.work.giveUp();
   }
 
-  async risks(id: string, livery: Livery): Promise<readonly FoundRisk[]> {
+  async look(id: string, livery: Livery): Promise<Looked> {
     const read = await this.guarded(session => {
       const figure = session.figure(id);
       const asked = figure ? this.requestFor(session, figure, livery) : failure({ code: 'figure-no-table', name: '' });
       const made = asked.ok ? pictureOf(asked.value, session.stagesOf(id)) : asked;
       const plan = made.ok ? made.value.plans.at(-1) : undefined;
-      if (!figure || !asked.ok || !plan) return success([]);
-      const { units, formats } = asked.value.writing;
-      return success(risksOf({ figure, plan, units, formats, derived: session.derivedOf(figure.data.table) }));
+      if (!figure || !asked.ok || !made.ok || !plan) return success(NOTHING_SEEN);
+      const { writing } = asked.value;
+      const { units, formats } = writing;
+      const { frame, applied } = made.value;
+      return success({
+        risks: risksOf({ figure, plan, units, formats, derived: session.derivedOf(figure.data.table), frame, applied }),
+        titles: findingTitles(applied, { frame, figure, write: writerOf(figure, writing) }),
+      });
     });
-    return read.ok ? read.value : [];
+    return read.ok ? read.value : NOTHING_SEEN;
   }
 
   preview(figure: Figure, livery: Livery): Promise<Result<Plan>> {

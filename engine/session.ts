@@ -112,9 +112,9 @@ export class Session {
   private readonly writingStages = rememberStages();
 
   private writingOf(table: string): Writing {
-    const { formats, pictures, tables } = this.project;
+    const { formats, pictures, liveries, tables } = this.project;
     const units = tables.find(({ id }) => id === table)?.units ?? NO_UNITS;
-    return this.writingStages('writing', [units, formats, pictures], () => ({ units, formats, pictures }));
+    return this.writingStages('writing', [units, formats, pictures, liveries], () => ({ units, formats, pictures, liveries }));
   }
 }
 

@@ -2,7 +2,7 @@ import { Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
 import { CategoryNames } from './axes/category-names';
 import { optionsOf } from './axes/chart-config';
-import { WordBox } from './axes/word-box';
+import { WordBox, type Fit } from './axes/word-box';
 import { layoutOfChart } from './axes/layout-of-chart';
 import type { Brushes, Canvas } from './canvas/brushes';
 import { pageBrushes } from './canvas/page-brushes';
@@ -13,14 +13,18 @@ import { headOf, type FigureHead } from './scene/figure-head';
 import type { PlotLayout } from './scene/layout';
 import { PixelScales } from './scene/pixel-scales';
 import { anchorOf, handleAt, markAt, outlineOf, rowAt } from './scene/pointing';
-import type { FigurePoint, LineHandle, MarkAt, Scene, ScenePart } from './scene/scene';
+import type { DroppedLabel, FigurePoint, LabelledMark, LineHandle, MarkAt, Scene, ScenePart } from './scene/scene';
 import { sceneOf } from './scene/scene-of';
+import { sideLegendOf, type SideLegend } from './scene/side-legend';
 
 Chart.register(LinearScale);
 
 // Shares of a figure's height that its head and its foot may take as long as they can do with less.
 const HEAD = { position: 'top', most: 0.4 } as const;
 const FOOT = { position: 'bottom', most: 0.14 } as const;
+const SIDE = { position: 'right', most: 0.8 } as const;
+
+const fitSide: Fit<SideLegend> = (plan, width, measure, highest) => sideLegendOf(plan, width, highest, measure);
 
 /** What a drawing is made with. */
 export interface DrawingOptions {
@@ -28,8 +32,8 @@ export interface DrawingOptions {
   readonly fixed?: ChartOptions<'bar'>;
   /** A canvas of the same size above the first, for what is pointed at. */
   readonly above?: HTMLCanvasElement | null;
-  /** Told after every layout: what is drawn beside the marks, and where. */
-  readonly laidOut?: (parts: readonly ScenePart[]) => void;
+  /** Told after every layout: what is drawn beside the marks and where, and what has no room. */
+  readonly laidOut?: (parts: readonly ScenePart[], dropped: readonly DroppedLabel[]) => void;
   /** Glyphs and pictures; as the page makes them where unsaid. */
   readonly brushes?: Brushes;
 }
@@ -39,6 +43,7 @@ export class FigureDrawing {
   private readonly chart: Chart;
   private readonly head: WordBox<FigureHead>;
   private readonly foot: WordBox<FigureFoot>;
+  private readonly side: WordBox<SideLegend>;
   private readonly names: CategoryNames;
   private readonly brushes: Brushes;
   private readonly widths = new TextWidths();
@@ -52,13 +57,14 @@ export class FigureDrawing {
   ) {
     this.brushes = options.brushes ?? pageBrushes(() => this.chart.draw());
     this.head = new WordBox(() => this.plan, this.widths, headOf, HEAD);
+    this.side = new WordBox(() => this.plan, this.widths, fitSide, SIDE);
     this.foot = new WordBox(() => this.plan, this.widths, footOf, FOOT);
     this.names = new CategoryNames(() => this.plan, this.widths);
     this.chart = new Chart(canvas, {
       type: 'line',
       data: { datasets: [] },
       options: this.chartOptions() as never,
-      plugins: [this.head.plugin(), this.foot.plugin(), this.painter()] as never,
+      plugins: [this.head.plugin(), this.foot.plugin(), this.side.plugin(), this.painter()] as never,
     });
   }
 
@@ -96,6 +102,22 @@ export class FigureDrawing {
   /** Where to hang the words of a row. */
   anchorOf(row: number): FigurePoint | null {
     return anchorOf(this.scene, row);
+  }
+
+  /** The label of a mark under a point, or null. */
+  labelAt({ x, y }: FigurePoint): LabelledMark | null {
+    const isOver = ({ box }: LabelledMark): boolean =>
+      x >= box.left && x <= box.left + box.width && y >= box.top && y <= box.top + box.height;
+    return this.scene.labelled.find(isOver) ?? null;
+  }
+
+  /** How far the middle of a label lies from its mark's end, in CSS pixels; null where its mark is not drawn any more. */
+  offsetOf({ row, layer, box }: LabelledMark): { readonly across: number; readonly down: number } | null {
+    const target = this.scene.targets[layer];
+    const at = target ? target.rows.indexOf(row) : -1;
+    if (!target || at === -1) return null;
+    const [x, y] = [target.ends[2 * at] as number, target.ends[2 * at + 1] as number];
+    return { across: box.left + box.width / 2 - x, down: box.top + box.height / 2 - y };
   }
 
   /** The line or band edge under a point that dragging would move, or null. */
@@ -142,7 +164,7 @@ export class FigureDrawing {
   private sceneOn(chart: Chart): Scene {
     if (!this.laidOut) {
       this.laidOut = sceneOf(this.plan, this.layout(chart), this.widths.on(chart.ctx, this.plan.livery.font));
-      this.options.laidOut?.(this.laidOut.parts);
+      this.options.laidOut?.(this.laidOut.parts, this.laidOut.dropped);
     }
     return this.laidOut;
   }
@@ -170,7 +192,7 @@ export class FigureDrawing {
   }
 
   private layout(chart: Chart): PlotLayout {
-    return layoutOfChart(chart, this.plan, { head: this.head, foot: this.foot, names: this.names });
+    return layoutOfChart(chart, this.plan, { head: this.head, foot: this.foot, side: this.side, names: this.names });
   }
 
   private canvasOf({ currentDevicePixelRatio: ratio }: Chart, ctx: CanvasRenderingContext2D): Canvas {

@@ -6,5 +6,16 @@ export { drawTiny } from './tiny';
 export { layOut, type FigureSize } from './headless';
 
 // What is drawn and pointed at.
-export type { FigurePoint, Font, LineHandle, MarkAt, Scene, SceneItem, ScenePart, TextWidth } from './scene/scene';
+export type {
+  DroppedLabel,
+  FigurePoint,
+  Font,
+  LabelledMark,
+  LineHandle,
+  MarkAt,
+  Scene,
+  SceneItem,
+  ScenePart,
+  TextWidth,
+} from './scene/scene';
 export { textBox } from './scene/text-box';

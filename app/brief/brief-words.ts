@@ -10,6 +10,7 @@ import { shapeOf } from 'core/shape';
 import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
+import { Risks } from '../services/risks';
 import type { TokenChoice } from './token-choice';
 
 /** The figure as the brief speaks of it, and what choosing one of its words does: in the brief itself and beside what is clicked on the stage. */
@@ -17,6 +18,7 @@ import type { TokenChoice } from './token-choice';
 export class BriefWords {
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
+  private readonly looked = inject(Risks);
 
   readonly figure = toSignal(this.store.figure$, { initialValue: null });
   private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
@@ -33,7 +35,12 @@ export class BriefWords {
     const picture = this.picture();
     const layers = picture?.plans.at(-1)?.panels.flatMap(panel => panel.layers) ?? [];
     const marks = layers.map(layer => ({ axis: layer.axis, ends: layer.ends, lengths: shapeOf(layer).byLength }));
-    return figure && subjectOf(figure, this.tables(), this.formats(), { emptyRows: picture?.frame.emptyRows ?? 0, marks });
+    const liveries = this.project()?.liveries.map(({ name }) => name) ?? [];
+    const looked = this.looked.found();
+    const titles = looked.figure === figure?.id ? looked.titles : [];
+    return (
+      figure && subjectOf(figure, this.tables(), this.formats(), { emptyRows: picture?.frame.emptyRows ?? 0, marks, titles }, liveries)
+    );
   });
   readonly sections = computed(() => {
     const subject = this.subject();

@@ -3,23 +3,29 @@ import { addColumns, settingsBehind } from 'core/brief';
 import type { NumberFormat } from 'core/document';
 import { messageFor } from 'core/result';
 import { counted, type Sentence, type Token } from 'core/sentence';
+import { DroppedLabels } from '../services/dropped-labels';
 import { figureSheets } from '../services/figure-sheets';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 import { ColumnPicker } from './column-picker';
 import { CueList } from './cue-list';
+import { DressLike } from './dress-like';
 import { FormulaWriting } from './formula-writing';
+import { LiverySheet } from './livery-sheet';
 import { NumberFormats } from './number-formats';
 import { BriefWords } from './brief-words';
 import { BriefSection, type WroteWord } from './brief-section';
 import type { TokenChoice } from './token-choice';
 
+// More labels without room than this are a list that nobody reads.
+const MOST_LISTED = 40;
+
 /** The figure written out as short sentences whose words are the controls. */
 @Component({
   selector: 'cb-brief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BriefSection, ColumnPicker, CueList, Icon, NumberFormats, Sheet],
+  imports: [BriefSection, ColumnPicker, CueList, DressLike, Icon, LiverySheet, NumberFormats, Sheet],
   host: { class: 'block h-full scroll-pb-28 overflow-y-auto px-5 py-4 pb-28', role: 'region', 'aria-label': 'Brief' },
   providers: [figureSheets],
   templateUrl: './brief.html',
@@ -37,6 +43,17 @@ export class Brief {
   protected readonly sections = this.brief.sections;
   protected readonly applied = this.brief.applied;
   protected readonly words = this.brief.facts;
+  /** Words of the figure that cannot be computed, told where they stand. */
+  protected readonly wordFaults = computed(
+    () =>
+      this.brief
+        .picture()
+        ?.plans.at(-1)
+        ?.wordFaults.map(({ words }) => words) ?? [],
+  );
+  protected readonly dropped = inject(DroppedLabels).now;
+  protected readonly droppedWords = computed(() => `${counted(this.dropped().length, 'label')} without room`);
+  protected readonly droppedListed = computed(() => this.dropped().slice(0, MOST_LISTED));
   protected readonly pickable = computed(() =>
     (this.brief.table()?.columns ?? []).filter(column => column.type === 'number').map(column => column.name),
   );

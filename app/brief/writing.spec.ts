@@ -45,6 +45,7 @@ describe('writing formulas into the project', () => {
       figures: [figure],
       formats: [],
       pictures: [],
+      liveries: [],
     };
     store.open({ project, entries: [], sources: { d: { name: 'deliveries', rowCount: 2, columns } } });
   });

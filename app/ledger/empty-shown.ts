@@ -1,4 +1,4 @@
-import { plainScales, plainShape } from 'core/document';
+import { plainDress, plainLabels, plainScales, plainShape } from 'core/document';
 import type { Shown } from '../services/picture-store';
 
 /** Nothing is shown yet. */
@@ -24,6 +24,8 @@ export const EMPTY_SHOWN: Shown = {
       cues: [],
       scales: plainScales,
       words: { title: '', subtitle: '' },
+      labels: plainLabels,
+      dress: plainDress,
       view: 'cued',
     },
     table: { id: '', edits: [], derived: [] },

@@ -140,6 +140,7 @@ export class Opener {
       figures: [figure],
       formats: [],
       pictures: [],
+      liveries: [],
     };
     this.put(await this.engine.api.start(project));
   }

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { FoundRisk } from 'core/check';
+import type { FindingTitle } from 'core/words';
 import { catchError, from, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
 import { EngineClient } from './engine-client';
 import { PictureStore, type Shown } from './picture-store';
@@ -12,9 +13,11 @@ const STILL_MS = 250;
 interface Found {
   readonly figure: string;
   readonly risks: readonly FoundRisk[];
+  /** Titles that state what its first cue found. */
+  readonly titles: readonly FindingTitle[];
 }
 
-const NOTHING: Found = { figure: '', risks: [] };
+const NOTHING: Found = { figure: '', risks: [], titles: [] };
 
 /** What may mislead in the figure on the stage: looked for in the engine, after its picture is shown and stands still. */
 @Injectable({ providedIn: 'root' })
@@ -29,9 +32,9 @@ export class Risks {
     const before = this.last.figure === figure.id ? this.last : NOTHING;
     if (!picture) return of(before);
     return timer(STILL_MS).pipe(
-      switchMap(() => from(this.engine.api.risks(figure.id, livery))),
-      catchError(() => of([])),
-      map(risks => (this.last = { figure: figure.id, risks })),
+      switchMap(() => from(this.engine.api.look(figure.id, livery))),
+      catchError(() => of({ risks: [], titles: [] })),
+      map(looked => (this.last = { figure: figure.id, ...looked })),
       startWith(before),
     );
   }

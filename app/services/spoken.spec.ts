@@ -24,6 +24,7 @@ const project = (id: string) => ({
   figures: [figure('f', 'Milk'), figure('g', 'Fat')],
   formats: [],
   pictures: [],
+  liveries: [],
 });
 const start: OpenState = { history: historyOf(project('p')), following: following(historyOf(project('p'))), sources: {}, figure: 'f' };
 const moved = (state: OpenState, move: HistoryMove, shown = state.figure): OpenState => ({

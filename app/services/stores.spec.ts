@@ -24,6 +24,7 @@ const project: Project = {
   tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
   formats: [],
   pictures: [],
+  liveries: [],
   figures: [figure('a'), figure('b'), figure('c')],
 };
 const sources = { d: { name: 'deliveries', rowCount: 2, columns: table.columns } };

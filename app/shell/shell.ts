@@ -130,6 +130,8 @@ export class Shell {
     { name: 'Add measures', search: 'columns series', run: () => press('measures') },
     { name: 'Add a filter', search: 'keep rows top largest range', run: () => press('filter') },
     { name: 'Number formats', search: 'decimals percent unit thousands', run: () => press('formats') },
+    { name: 'Liveries', search: 'theme style colours palette dark print dress', run: () => press('liveries') },
+    { name: 'Dress other figures like this one', search: 'copy style livery same look', run: () => press('dress-like') },
     { name: 'Small pictures', search: 'glyph icon own', run: () => press('pictures') },
     { name: 'Compute a column', search: 'formula sql derived join', run: () => this.write('derived') },
     { name: 'Add a helper column', search: 'formula sql window', run: () => this.write('helper') },

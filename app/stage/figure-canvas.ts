@@ -15,7 +15,8 @@ import {
 } from '@angular/core';
 import type { BreakEdge, DragTarget, Plan } from 'core/plan';
 import type { HoverText } from 'core/words';
-import { FigureDrawing, type FigurePoint, type LineHandle, type ScenePart } from 'plot';
+import { FigureDrawing, type DroppedLabel, type FigurePoint, type LabelledMark, type LineHandle, type ScenePart } from 'plot';
+import type { MovedLabel } from '../services/label-pins';
 import { Announcer } from '../ui/announcer';
 import { ROOT_ZOOM } from '../ui/root-zoom';
 import { FigureParts, type HeadWords } from './figure-parts';
@@ -25,6 +26,13 @@ const ABOVE_LABEL = 26;
 
 // A pointer that moved less than this between down and up has clicked, in CSS pixels.
 const STILL = 4;
+
+/** A label that follows the pointer: where its middle lay from its mark when it was taken. */
+interface HeldLabel extends LabelledMark {
+  readonly across: number;
+  readonly down: number;
+  isMoved: boolean;
+}
 
 /** The hover card as one sentence. */
 const spoken = ({ title, lines, why }: HoverText): string =>
@@ -98,6 +106,11 @@ export class FigureCanvas {
   /** Title, subtitle and note as the analyst wrote them, computed words still in braces. */
   readonly words = input<HeadWords | null>(null);
   readonly worded = output<Partial<HeadWords>>();
+  /** Words that have no room, after every layout. */
+  readonly dropped = output<readonly DroppedLabel[]>();
+  /** A label is being moved: of which mark, and how far its middle now lies from the mark's end. */
+  readonly labelHeld = output();
+  readonly labelMoved = output<MovedLabel>();
 
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly above = viewChild.required<ElementRef<HTMLCanvasElement>>('above');
@@ -150,6 +163,7 @@ export class FigureCanvas {
 
   protected onPointer(event: PointerEvent): void {
     const at = { x: event.offsetX, y: event.offsetY };
+    if (this.label && this.downAt) return this.moveLabel(this.label, at, this.downAt);
     const handle = this.handle();
     if (this.dragging && handle && this.drawing)
       return this.dragged.emit({ target: handle.target, value: this.drawing.valueAt(handle, at) });
@@ -159,7 +173,7 @@ export class FigureCanvas {
 
   protected onDown(event: PointerEvent): void {
     this.downAt = event.button === 0 ? { x: event.offsetX, y: event.offsetY } : null;
-    if (!this.handle()) return;
+    if (!this.handle()) return this.takeLabel(event);
     event.preventDefault();
     this.canvas().nativeElement.setPointerCapture(event.pointerId);
     this.dragging = true;
@@ -172,10 +186,32 @@ export class FigureCanvas {
     const at = { x: event.offsetX, y: event.offsetY };
     if (this.downAt && Math.hypot(at.x - this.downAt.x, at.y - this.downAt.y) < STILL) this.click(at);
     this.downAt = null;
+    if (this.label) this.canvas().nativeElement.releasePointerCapture(event.pointerId);
+    this.label = null;
     if (this.dragging) this.canvas().nativeElement.releasePointerCapture(event.pointerId);
     this.dragging = false;
     this.drawing?.letGo();
   }
+
+  /** A label under the pointer follows it from now on. */
+  private takeLabel(event: PointerEvent): void {
+    const label = event.button === 0 ? this.drawing?.labelAt({ x: event.offsetX, y: event.offsetY }) : null;
+    const offset = label && this.drawing?.offsetOf(label);
+    if (!label || !offset) return;
+    this.canvas().nativeElement.setPointerCapture(event.pointerId);
+    this.label = { ...label, ...offset, isMoved: false };
+  }
+
+  private moveLabel(label: HeldLabel, at: FigurePoint, from: FigurePoint): void {
+    const [x, y] = [at.x - from.x, at.y - from.y];
+    if (!label.isMoved && Math.hypot(x, y) < STILL) return;
+    if (!label.isMoved) this.labelHeld.emit();
+    label.isMoved = true;
+    this.pointed.emit(null);
+    this.labelMoved.emit({ row: label.row, layer: label.layer, across: Math.round(label.across + x), down: Math.round(label.down + y) });
+  }
+
+  private label: HeldLabel | null = null;
 
   protected onKey(event: KeyboardEvent): void {
     const last = this.plan().categories.length - 1;
@@ -220,7 +256,10 @@ export class FigureCanvas {
     else
       this.drawing = new FigureDrawing(this.canvas().nativeElement, plan, {
         above: this.above().nativeElement,
-        laidOut: parts => this.parts.set(parts),
+        laidOut: (parts, dropped) => {
+          this.parts.set(parts);
+          this.dropped.emit(dropped);
+        },
         ...(this.zoom === 1 ? {} : { fixed: { devicePixelRatio: devicePixelRatio * this.zoom } }),
       });
     this.pointAt(this.row());

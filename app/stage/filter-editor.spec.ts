@@ -40,6 +40,7 @@ async function edited(
     figures: [figure],
     formats: [],
     pictures: [],
+    liveries: [],
   };
   TestBed.inject(ProjectStore).open({ project, entries: [], sources: { d: { name: 'deliveries', rowCount: 3, columns } } });
   const fixture = TestBed.createComponent(FilterEditor);

@@ -14,9 +14,13 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { messageFor } from 'core/result';
 import type { Figure, View } from 'core/document';
+import type { Plan } from 'core/plan';
 import type { hoverText } from 'core/words';
+import type { DroppedLabel } from 'plot';
 import { figureSheets } from '../services/figure-sheets';
 import { FirstOffers } from '../services/first-offers';
+import { DroppedLabels } from '../services/dropped-labels';
+import { LabelPins, type MovedLabel } from '../services/label-pins';
 import { LineDrag } from '../services/line-drag';
 import { PictureStore } from '../services/picture-store';
 import { PreviewStore } from '../services/preview-store';
@@ -50,6 +54,8 @@ export class Stage {
   private readonly store = inject(ProjectStore);
   private readonly pictures = inject(PictureStore);
   protected readonly drag = inject(LineDrag);
+  protected readonly pins = inject(LabelPins);
+  private readonly lacking = inject(DroppedLabels);
   protected readonly room = inject(Room);
   protected readonly offers = inject(FirstOffers);
 
@@ -116,6 +122,16 @@ export class Stage {
       this.drawn();
       untracked(() => this.row.set(null));
     });
+  }
+
+  /** What the figure with its cues has no room for is told in the brief. */
+  protected dropped(labels: readonly DroppedLabel[], canvas: number): void {
+    if (canvas === this.plans().length - 1) this.lacking.now.set(labels);
+  }
+
+  protected moveLabel(moved: MovedLabel, plan: Plan): void {
+    const picture = this.shown()?.picture;
+    if (picture) this.pins.moveTo(moved, picture, plan);
   }
 
   protected write(words: Partial<Figure['words']>): void {

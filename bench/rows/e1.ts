@@ -47,6 +47,7 @@ async function timed(figure: Figure, table: Table): Promise<Timing[]> {
     figures: [figure],
     formats: [],
     pictures: [],
+    liveries: [],
   };
   const open = (): Session => new Session(project, new Map([['t', table]]));
   const session = open();

@@ -44,6 +44,19 @@ export const alongSettings = {
     now: ({ figure }) => figure.scales.along.names,
     set: (subject, _place, names) => changed(subject, { names }),
   }),
+  'names-beside': choiceSetting({
+    about: 'Where the names of the categories stand',
+    search: 'labels axis names opposite negative bars zero beside',
+    governs: () => ['categories'],
+    plain: 'axis',
+    options: choices([
+      ['axis', 'at the axis'],
+      ['bars', 'where their bars are not'],
+      ['zero', 'at the line of zero'],
+    ]),
+    now: ({ figure }) => figure.scales.along.beside,
+    set: (subject, _place, beside) => changed(subject, { beside }),
+  }),
   weeks: choiceSetting({
     about: 'Names of weeks',
     search: 'week number calendar iso',
@@ -92,6 +105,7 @@ export function alongClauses(subject: Subject): readonly Clause[] {
   return [
     ...(spaced ? [clause('spacing', subject, { said: [` ${lie}`, '.'], finer: [lie, '.'] })] : []),
     clause('names', subject, { said: [' Their names stand ', '.'], finer: ['Names of the categories stand ', '.'] }),
+    ...(isBars(subject) ? [clause('names-beside', subject, { said: [' Names stand ', '.'], finer: ['Names stand ', '.'] })] : []),
     ...(isTime && hasWeeks(data) ? [clause('weeks', subject, { said: [' Weeks are named ', '.'], finer: ['Weeks are named ', '.'] })] : []),
     ...(isTime
       ? [
@@ -103,6 +117,9 @@ export function alongClauses(subject: Subject): readonly Clause[] {
       : []),
   ];
 }
+
+/** Bars have a side where they are not. */
+const isBars = ({ figure: { shape } }: Subject): boolean => ['column', 'bar', 'stem', 'lying-stem'].includes(shape.mark);
 
 /** Months and years know no weeks. */
 const hasWeeks = ({ step }: Subject['figure']['data']): boolean => step?.kind !== 'grain' || step.grain === 'week' || step.grain === 'day';

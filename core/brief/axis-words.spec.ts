@@ -108,7 +108,7 @@ describe('words of a value axis', () => {
       { axis: 0, ends: Float64Array.of(20, 90, 60, 1010), lengths: true },
       { axis: 1, ends: Float64Array.of(1, 2, 3), lengths: true },
     ];
-    const subject = subjectOf(figure, tables, [], { emptyRows: 0, marks });
+    const subject = subjectOf(figure, tables, [], { emptyRows: 0, marks, titles: [] });
     const { input } = settings['breaks']?.word(subject, 'first', 'breaks:first') as Token;
     expect(input.kind === 'entry' ? input.options.map(({ value, label }) => [value, label]) : []).toEqual([
       ['nothing', 'nothing'],

@@ -23,8 +23,9 @@ export const subjectOf = (
   figure: Figure,
   tables: readonly TableFacts[],
   formats: readonly NumberFormat[] = [],
-  facts: FigureFacts = { emptyRows: 0, marks: [] },
-): Subject => ({ figure, tables, table: tables.find(item => item.id === figure.data.table), formats, facts });
+  facts: FigureFacts = { emptyRows: 0, marks: [], titles: [] },
+  liveries: readonly string[] = [],
+): Subject => ({ figure, tables, table: tables.find(item => item.id === figure.data.table), formats, facts, liveries });
 
 /** The figure written out: what was decided as sentences whose words are the controls, what was left alone beside them. */
 export const briefOf = (subject: Subject): Brief => ({

@@ -1,5 +1,5 @@
 import { cueKinds, cueFactsOf } from 'core/cue';
-import { givenTitle, plainScales, plainShape, type Figure } from 'core/document';
+import { givenTitle, plainDress, plainLabels, plainScales, plainShape, type Figure } from 'core/document';
 import { nameText } from 'core/formula';
 import { plainMeasure, ROWS, simpleMeasure, type FigureData, type Filter, type Measure, type Step } from 'core/frame';
 import { listed } from 'core/sentence';
@@ -114,6 +114,8 @@ function made(id: string, table: TableFacts, choice: Choice): Made {
     cues: [cueKinds.extremes.create('cue-1', cueFactsOf({ category: name, measures: [measure.name], series: series?.name ?? null }))],
     scales: plainScales,
     words: { title, subtitle: '' },
+    labels: plainLabels,
+    dress: plainDress,
     view: 'cued',
   };
   const kept = filter ? [`the ${KEPT} largest of ${(category?.stats?.distinct ?? 0).toLocaleString('en')} are kept, by a filter`] : [];

@@ -82,7 +82,7 @@ describe('sentences say what is computed', () => {
   ];
   for (const [name, shown, emptyRows, says] of cases)
     it(`empty periods of ${name}`, () => {
-      const words = readSentence(briefOf(subjectOf(shown, [table], [], { emptyRows, marks: [] })).shape.said);
+      const words = readSentence(briefOf(subjectOf(shown, [table], [], { emptyRows, marks: [], titles: [] })).shape.said);
       if (says) expect(words).toContain(says);
       else expect(words).not.toContain('An empty');
     });

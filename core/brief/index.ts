@@ -6,6 +6,8 @@ export { wordsGoverning } from './governing';
 export { candidatesOf, rangeOf } from './candidates';
 export { withCues } from './measures-for';
 export { cuesAbout, cuesOfMark, filtersAbout, type MarkOffer } from './about-mark';
+export { DRESS_PARTS, dressedLike, type DressPart } from './dress-like';
+export { withHandColour } from './dress-words';
 export type { Section } from './section';
 export { addColumns, replaceMeasure } from './replace-measure';
 export { helperScopeChoices, readHelperScope, scopeValue } from './helper-section';

@@ -10,6 +10,7 @@ describe('the prose of the brief', () => {
       'It is shown as one series.',
       'It has one panel.',
       'It is drawn 16:9.',
+      'It wears the colours of the page.',
       'Values stand in L.',
       'Numbers have fitting decimals.',
       'The line at zero is stronger than the gridlines where values lie on both sides.',
@@ -30,9 +31,15 @@ describe('the prose of the brief', () => {
       'The axis is titled what is read there.',
       'The axis stands on the left.',
       'Names of the categories stand as fits the room.',
+      'Names stand at the axis.',
       'It is called Milk by hut.',
       'Below the title stands nothing.',
       'At the foot stands nothing.',
+      'As its source it names nothing.',
+      'Label what the cues mark.',
+      'Labels stand where they can be read.',
+      'Labels stand no further off their marks.',
+      'The legend stands where its livery has it.',
     ]);
   });
   const others: Readonly<Record<string, string>> = {
@@ -60,6 +67,13 @@ describe('the prose of the brief', () => {
     title: 'Mine',
     subtitle: 'A word',
     note: 'A note',
+    source: 'The union',
+    labels: 'all',
+    'label-place': 'base',
+    'label-offset': '6 px',
+    legend: 'side',
+    livery: 'Dusk',
+    'names-beside': 'bars',
   };
   for (const [key, value] of Object.entries(others))
     it(`${key}, once changed, stands in the prose, and leaves it when set back`, () => {

@@ -21,4 +21,5 @@ export const project: Project = {
   figures: [figure],
   formats: [],
   pictures: [],
+  liveries: [],
 };

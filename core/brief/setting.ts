@@ -1,4 +1,5 @@
 import type { Figure, NumberFormat } from 'core/document';
+import type { FindingTitle } from 'core/words';
 import { failure, success, type Result } from 'core/result';
 import { choiceToken, textToken, type Option, type Token } from 'core/sentence';
 import type { ColumnFacts, TableFacts } from './table-facts';
@@ -12,6 +13,8 @@ export interface FigureFacts {
   readonly emptyRows: number;
   /** What is read at its value axes: where marks end, and whether they are read by their length. */
   readonly marks: readonly { readonly axis: number; readonly ends: Float64Array; readonly lengths: boolean }[];
+  /** Titles that state what its cues found. */
+  readonly titles: readonly FindingTitle[];
 }
 
 /** What the brief speaks of: a figure, its table among those of the project, what the project names, what was computed. */
@@ -21,6 +24,8 @@ export interface Subject {
   /** The figure's own; undefined where the project has lost it. */
   readonly table: TableFacts | undefined;
   readonly formats: readonly NumberFormat[];
+  /** Names of the project's own liveries. */
+  readonly liveries: readonly string[];
   readonly facts: FigureFacts;
 }
 

@@ -1,6 +1,7 @@
 import { plainShape, type FigureShape } from 'core/document';
 import { isOrdered } from './column-roles';
 import { layerCount } from './layer-count';
+import { dressClauses, dressSettings } from './dress-words';
 import { drawingClauses, measureParts, measureSettings } from './measure-words';
 import { orderParts, orderSettings } from './order-words';
 import { finerOf, saidOf, speakerOf, type Section } from './section';
@@ -11,6 +12,7 @@ import type { ColumnFacts } from './table-facts';
 /** What is shown by what, and how it is drawn. */
 export const shapeSettings = {
   ...measureSettings,
+  ...dressSettings,
   ...stepSettings,
   mark: choiceSetting({
     about: 'Drawn as',
@@ -128,7 +130,11 @@ export function shapeSection(subject: Subject): Section {
     clause('panel', subject, { said: [', in ', ''], finer: ['It has ', '.'] }),
     ...(several ? [clause('arrange', subject, { said: [', ', ''], finer: ['Several series stand ', '.'] })] : []),
   ];
-  const more = [clause('proportion', subject, { said: [' Draw it ', '.'], finer: ['It is drawn ', '.'] }), ...drawingClauses(subject)];
+  const more = [
+    clause('proportion', subject, { said: [' Draw it ', '.'], finer: ['It is drawn ', '.'] }),
+    ...drawingClauses(subject),
+    ...dressClauses(subject),
+  ];
   const shown = ['Show ', ...measureParts(subject), ...categoryParts(subject), ' as ', say('mark', subject), ...orderParts(subject)];
   return {
     said: [...shown, ...saidOf(splits), '.', ...emptySentence(subject), ...saidOf(more)],

@@ -1,4 +1,6 @@
+import type { AppliedCue } from 'core/cue';
 import type { Derived, Figure, NumberFormat } from 'core/document';
+import type { Frame } from 'core/frame';
 import type { AxisPlan, ChartPlan, Layer } from 'core/plan';
 
 /** What checks look at: a figure, its drawing, and what its table is known by. */
@@ -10,6 +12,8 @@ export interface CheckSubject {
   /** The table's derived columns. */
   readonly derived: readonly Derived[];
   readonly formats: readonly NumberFormat[];
+  readonly frame: Frame;
+  readonly applied: readonly AppliedCue[];
 }
 
 /** What takes a risk away: in words, and as a change of the figure; one step of undo. */

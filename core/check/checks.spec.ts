@@ -6,6 +6,7 @@ import { messageFor } from 'core/result';
 import { tableOf } from 'core/table';
 import { firstFigure } from 'core/brief';
 import { checks, risksOf, type CheckName, type FoundRisk } from './index';
+import { LOOKED_AT } from './looks.spec';
 
 const table = tableOf({
   hut: ['A', 'B', 'C', 'D'],
@@ -58,7 +59,15 @@ function figureOf({ measures = [milk], first, second, scales, mark = 'column', c
 function risks(figure: Figure, units: Readonly<Record<string, string>> = {}): FoundRisk[] {
   const made = pictureOf({ figure, table, writing: { units, formats }, livery });
   if (!made.ok) throw new Error(made.problems.map(messageFor).join());
-  return risksOf({ figure, plan: made.value.plans[0] as ChartPlan, units, derived, formats });
+  return risksOf({
+    figure,
+    plan: made.value.plans[0] as ChartPlan,
+    units,
+    derived,
+    formats,
+    frame: made.value.frame,
+    applied: made.value.applied,
+  });
 }
 
 const second = (name: string): Measure => column(name, { axis: 'second', shape: 'line' });
@@ -116,7 +125,8 @@ describe('checks', () => {
       expect(risks(mended, change.units).map(item => item.check)).not.toContain(check);
     });
 
-  it('every check is found once at least', () => expect(new Set(found.map(([check]) => check)).size).toBe(Object.keys(checks).length));
+  it('every check is found once at least, here or in the specs of words and looks', () =>
+    expect([...new Set([...found.map(([check]) => check), ...LOOKED_AT])].sort()).toEqual(Object.keys(checks).sort() as CheckName[]));
 
   const quiet: readonly [name: string, change: Change][] = [
     ['a plain figure', {}],

@@ -1,12 +1,16 @@
 import { aboveCeiling } from './above-ceiling';
 import type { Check, CheckSubject, Risk } from './check';
+import { collapsingColours, lowContrast } from './collapsing-colours';
+import { hiddenSeries, oneColourTwice, tooMuchEmphasis } from './emphasis';
 import { hidingBreak } from './hiding-break';
+import { otherFormat, tooManyLabels } from './label-checks';
 import { lengthsOnLog } from './lengths-on-log';
 import { meanOfRatios } from './mean-of-ratios';
 import { noLogarithm } from './no-logarithm';
 import { oneUnitTwoScales } from './one-unit-two-scales';
 import { outsideAxis } from './outside-axis';
 import { percentMixedUp } from './percent-mixed-up';
+import { staleTitle } from './stale-title';
 import { zeroLeftOut } from './zero-left-out';
 import { zerosApart } from './zeros-apart';
 
@@ -22,6 +26,14 @@ export const checks = {
   'hiding-break': hidingBreak,
   'outside-axis': outsideAxis,
   'above-ceiling': aboveCeiling,
+  'stale-title': staleTitle,
+  'too-much-emphasis': tooMuchEmphasis,
+  'one-colour-twice': oneColourTwice,
+  'collapsing-colours': collapsingColours,
+  'low-contrast': lowContrast,
+  'hidden-series': hiddenSeries,
+  'other-format': otherFormat,
+  'too-many-labels': tooManyLabels,
 } as const satisfies Readonly<Record<string, Check>>;
 
 /** A check by its name. */

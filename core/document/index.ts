@@ -6,12 +6,16 @@ export {
   MOST_BOUND,
   MOST_BREAKS,
   MOST_HEADROOM,
+  MOST_COLOURS,
+  MOST_LIVERIES,
   MOST_PICTURES,
+  MOST_PINS,
   MOST_RUNGS,
   PICTURE_LIMIT,
   PROJECT_VERSION,
   derivedSchema,
   figureSchema,
+  liverySchema,
   numberFormatSchema,
   smallPictureSchema,
   projectSchema,
@@ -21,16 +25,21 @@ export type {
   AlongChoice,
   AxisChoice,
   Derived,
+  Dress,
   Figure,
   FigureShape,
+  Labels,
+  LiveryDoc,
   NumberFormat,
   SmallPicture,
   Project,
   Scales,
   TableDoc,
   View,
+  Wording,
 } from './schema';
-export { plainFormat, plainScales, plainShape } from './plain';
+export { plainDress, plainFormat, plainLabels, plainScales, plainShape } from './plain';
+export { LIVERIES, liveryNamed } from './liveries';
 export { withAxis } from './with-axis';
 export { isLying } from './is-lying';
 export { faultsOf, readProject } from './read-project';

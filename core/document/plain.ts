@@ -1,4 +1,4 @@
-import type { AxisChoice, Figure, NumberFormat, Scales } from './schema';
+import type { AxisChoice, Dress, Figure, Labels, NumberFormat, Scales } from './schema';
 
 const FITTING: AxisChoice = {
   scale: 'linear',
@@ -31,8 +31,28 @@ export const plainScales: Scales = {
   tie: 1,
   panels: 'matched',
   side: 'near',
-  along: { spacing: 'auto', names: 'fitting', weeks: 'monday', language: 'en' },
+  along: { spacing: 'auto', names: 'fitting', weeks: 'monday', language: 'en', beside: 'axis' },
 };
+
+/** Labels as cues ask for them. */
+export const plainLabels: Labels = {
+  what: 'cued',
+  every: 2,
+  where: '',
+  of: 'parts',
+  says: 'value',
+  measure: null,
+  text: '',
+  format: null,
+  place: 'auto',
+  offset: { as: 'pixels', amount: 0 },
+  zeros: false,
+  missing: false,
+  pins: [],
+};
+
+/** A figure dressed as the page is. */
+export const plainDress: Dress = { livery: null, legend: 'auto', colours: [] };
 
 /** How a figure is drawn until somebody says otherwise. */
 export const plainShape: Figure['shape'] = { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' };

@@ -8,6 +8,8 @@ import {
   cellEditSchema,
   derivedSchema,
   figureSchema,
+  liverySchema,
+  MOST_LIVERIES,
   MOST_PICTURES,
   numberFormatSchema,
   smallPictureSchema,
@@ -32,6 +34,7 @@ const plainEdits = [
   z.object({ kind: z.literal('set-derived'), table: text, derived: z.array(derivedSchema) }),
   z.object({ kind: z.literal('set-formats'), formats: z.array(numberFormatSchema) }),
   z.object({ kind: z.literal('set-pictures'), pictures: z.array(smallPictureSchema).check(z.maxLength(MOST_PICTURES)) }),
+  z.object({ kind: z.literal('set-liveries'), liveries: z.array(liverySchema).check(z.maxLength(MOST_LIVERIES)) }),
 ] as const;
 const all = z.object({ kind: z.literal('all'), edits: z.array(z.discriminatedUnion('kind', plainEdits)) });
 const editSchema = z.discriminatedUnion('kind', [...plainEdits, all]);

@@ -3,6 +3,7 @@ import type * as z from 'zod/mini';
 import { fromVersion3 } from './from-version-3';
 import { fromVersion4 } from './from-version-4';
 import { fromVersion5 } from './from-version-5';
+import { fromVersion6 } from './from-version-6';
 import { partOf, partsIn, type Loose } from './loose';
 import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 
@@ -16,6 +17,7 @@ const migrations: Readonly<Record<number, Migration>> = {
   3: fromVersion3,
   4: fromVersion4,
   5: fromVersion5,
+  6: fromVersion6,
 };
 
 /** Version 2 brought series, panels, steps, helper columns by hand, derived columns and number formats. */

@@ -6,7 +6,7 @@ import { DATE_STYLES } from 'core/table';
 import * as z from 'zod/mini';
 
 /** The version that this code writes. Older documents are migrated when read (see `migrations`). */
-export const PROJECT_VERSION = 6;
+export const PROJECT_VERSION = 7;
 
 /** How figures can be drawn. `bar` and `lying-stem` lie; everything else stands upright. */
 export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points'] as const;
@@ -78,13 +78,15 @@ export const axisSchema = z.object({
 
 /**
  * How categories lie along their axis. `spacing`: dates to scale and numbers side by side, each side by side, or each to scale. `names`: as fits the
- * room, level, or turned. `weeks` are named by their Monday or their number, months and weeks in a `language`.
+ * room, level, or turned. `weeks` are named by their Monday or their number, months and weeks in a `language`. `beside`: names stand at the axis, on the
+ * side of each bar where it is not, or at the line of zero.
  */
 export const alongSchema = z.object({
   spacing: z.enum(['auto', 'even', 'scaled']),
   names: z.enum(['fitting', 'level', 'turned']),
   weeks: z.enum(['monday', 'number']),
   language: z.enum(LANGUAGES),
+  beside: z.enum(['axis', 'bars', 'zero']),
 });
 
 /**
@@ -113,8 +115,102 @@ export type AlongChoice = z.infer<typeof alongSchema>;
 /** What the analyst decided of a figure's scales. */
 export type Scales = z.infer<typeof scalesSchema>;
 
-/** What stands above the figure, and the note at its foot. */
-export const wordsSchema = z.object({ title: z.string(), subtitle: z.string(), note: z.optional(z.string()) });
+/** How a title may state what a cue found: plainly, with its number, or compared. */
+export const WORDINGS = ['plain', 'number', 'compared'] as const;
+
+/** What stands above the figure, and note and source at its foot. A `finding` takes the title's place: what a cue found, in one of its wordings. */
+export const wordsSchema = z.object({
+  title: z.string(),
+  subtitle: z.string(),
+  note: z.optional(z.string()),
+  source: z.optional(z.string()),
+  finding: z.optional(z.object({ cue: z.string(), wording: z.enum(WORDINGS) })),
+});
+
+/** Which marks are labelled. */
+export const LABELLED = ['cued', 'all', 'ends', 'nth', 'where', 'none'] as const;
+/** What labels say. */
+export const LABEL_SAYS = ['value', 'name', 'series', 'share', 'part', 'difference', 'previous', 'rank', 'glyph', 'text'] as const;
+/** Where labels stand as seen from their marks. */
+export const LABEL_PLACES = ['auto', 'outside', 'end', 'middle', 'base', 'above', 'below', 'left', 'right'] as const;
+/** Labels put somewhere by hand, at most. */
+export const MOST_PINS = 500;
+/** How far a label may be put from its mark, in CSS pixels or in data units. */
+const offset = z.number().check(z.minimum(-1e300), z.maximum(1e300));
+
+/** A label put somewhere by hand: of which mark, and how far from its end, in CSS pixels. */
+const pinSchema = z.object({
+  category: z.string(),
+  series: z.nullable(z.string()),
+  measure: z.string(),
+  across: z.number(),
+  down: z.number(),
+});
+
+/**
+ * Labels beside those of cues. `what`: those that cues mark and label, all marks, the first and the last of each series, every so many (`every`), those where a
+ * formula holds, or none at all. `of`: each part, or the total of a stack. `says`: the value, in a named `format` where there is one; `measure`: the other one whose
+ * value is said, or that a difference is from. `place`: as fits, or one of its own, `offset` from there. `zeros`, `missing`: whether they are labelled.
+ */
+export const labelsSchema = z.object({
+  what: z.enum(LABELLED),
+  every: z.number().check(z.int(), z.minimum(1), z.maximum(1000)),
+  where: z.string().check(z.maxLength(MOST_BOUND)),
+  of: z.enum(['parts', 'totals']),
+  says: z.enum(LABEL_SAYS),
+  measure: z.nullable(z.string()),
+  text: z.string().check(z.maxLength(300)),
+  format: z.nullable(z.string()),
+  place: z.enum(LABEL_PLACES),
+  offset: z.object({ as: z.enum(['pixels', 'units']), amount: offset }),
+  zeros: z.boolean(),
+  missing: z.boolean(),
+  pins: z.array(pinSchema).check(z.maxLength(MOST_PINS)),
+});
+
+/** Where the legend stands: above the plot, to its right, at the marks themselves, or nowhere. */
+export const LEGENDS = ['auto', 'top', 'side', 'direct', 'none'] as const;
+const hex = z.string().check(z.regex(/^#[0-9a-fA-F]{6}$/));
+/** Colours by hand of one figure, at most. */
+export const MOST_COLOURS = 200;
+
+/**
+ * How a figure is dressed: a livery by its name, null for that of the page; where its legend stands (`auto`: as the livery says); colours by hand, of a value of the category or
+ * the series, kept by that value.
+ */
+export const dressSchema = z.object({
+  livery: z.nullable(z.string().check(z.maxLength(60))),
+  legend: z.enum(LEGENDS),
+  colours: z.array(z.object({ of: z.enum(['category', 'series']), value: z.string(), colour: hex })).check(z.maxLength(MOST_COLOURS)),
+});
+
+/** Families that ship with Cowbell. */
+export const FAMILIES = ['grotesk', 'mono'] as const;
+/** Liveries of a project, at most. */
+export const MOST_LIVERIES = 40;
+const sizes = (from: number, to: number) => z.number().check(z.minimum(from), z.maximum(to));
+
+/** The colours, type and lines that dress a figure. `colours`: of emphasis, by the names that cues use. Sizes in CSS pixels; `line`: times the usual width; `bar`: the share of its place that a bar takes; `corner`: its radius. */
+export const liverySchema = z.object({
+  version: z.literal(1),
+  name: z.string().check(z.minLength(1), z.maxLength(60)),
+  ground: hex,
+  ink: hex,
+  soft: hex,
+  hair: hex,
+  base: hex,
+  quiet: hex,
+  series: z.array(hex).check(z.minLength(1), z.maxLength(12)),
+  colours: z.record(z.string(), hex),
+  family: z.enum(FAMILIES),
+  sizes: z.object({ title: sizes(12, 36), subtitle: sizes(10, 20), text: sizes(9, 14), label: sizes(10, 16) }),
+  grid: z.boolean(),
+  line: z.number().check(z.minimum(0.25), z.maximum(4)),
+  bar: z.number().check(z.minimum(0.1), z.maximum(1)),
+  corner: z.number().check(z.minimum(0), z.maximum(20)),
+  legend: z.enum(['top', 'side', 'direct', 'none']),
+  format: z.nullable(z.string()),
+});
 
 /** One chart with its data part, cues, scales and words. `view` is what the stage shows of its cues. */
 export const figureSchema = z.object({
@@ -125,6 +221,8 @@ export const figureSchema = z.object({
   cues: z.array(cueSchema),
   scales: scalesSchema,
   words: wordsSchema,
+  labels: labelsSchema,
+  dress: dressSchema,
   view: z.enum(['plain', 'cued', 'both']),
 });
 
@@ -202,6 +300,7 @@ export const projectSchema = z.object({
   figures: z.array(figureSchema).check(z.maxLength(MOST_FIGURES)),
   formats: z.array(numberFormatSchema),
   pictures: z.array(smallPictureSchema).check(z.maxLength(MOST_PICTURES)),
+  liveries: z.array(liverySchema).check(z.maxLength(MOST_LIVERIES)),
 });
 
 /** One chart: data part, shape, cues, scales, words. */
@@ -216,6 +315,14 @@ export type TableDoc = z.infer<typeof tableDocSchema>;
 export type SmallPicture = z.infer<typeof smallPictureSchema>;
 /** A way to write numbers, by name. */
 export type NumberFormat = z.infer<typeof numberFormatSchema>;
+/** Which marks are labelled, with what, and where. */
+export type Labels = z.infer<typeof labelsSchema>;
+/** How a figure is dressed. */
+export type Dress = z.infer<typeof dressSchema>;
+/** The colours, type and lines that dress a figure, as a project keeps them. */
+export type LiveryDoc = z.infer<typeof liverySchema>;
+/** How a title states what a cue found. */
+export type Wording = (typeof WORDINGS)[number];
 /** What is saved. */
 export type Project = z.infer<typeof projectSchema>;
 /** What the stage shows of a figure's cues. */

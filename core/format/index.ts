@@ -3,3 +3,4 @@ export { LADDERS, ladderText, readLadder, rungFor, type Rung } from './ladder';
 export { oneDecimals } from './one-decimals';
 export { powerText } from './power-text';
 export { shortened } from './shortened';
+export { shorterTexts } from './shorter';

@@ -23,3 +23,4 @@ export {
   whatIfSchema,
 } from './schema';
 export type { FigureData, Filter, Helper, HelperScope, LayerShape, Measure, Order, Step, WhatIf } from './schema';
+export { categoryAt } from './category-at';

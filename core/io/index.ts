@@ -14,3 +14,4 @@ export { parseNumber } from './numbers';
 
 // Files out.
 export { writeCsv, type CsvOptions } from './write-csv';
+export { readLivery, writeLivery } from './livery-file';

@@ -160,6 +160,7 @@ describe('writing', () => {
       figures: [],
       formats: [],
       pictures: [],
+      liveries: [],
     };
     const table = {
       name: 't',

@@ -75,6 +75,7 @@ describe('small pictures', () => {
       figures: [],
       formats: [],
       pictures: [picture('good', svg('<circle r="4"/>')), picture('bad', svg('<script/>')), { ...picture('odd', ''), data: 'A' }],
+      liveries: [],
     };
     const read = readProjectFile(JSON.stringify({ format: 'cowbell-project', project, tables: {} }));
     expect(read.ok && read.value.project.pictures.map(({ name }) => name)).toEqual(['good']);

@@ -10,6 +10,7 @@ const wish = (spots: readonly Spot[], change: Partial<LabelWish> = {}): LabelWis
   spots,
   size: 12,
   smallest: 10,
+  weight: 400,
   priority: 0,
   steps: true,
   leads: false,

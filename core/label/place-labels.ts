@@ -37,6 +37,7 @@ const rankOf = (wish: LabelWish | undefined): number => (wish?.pinned ? -Infinit
 interface Written extends Extent {
   readonly lines: readonly string[];
   readonly size: number;
+  readonly weight: number;
   readonly text: number;
 }
 
@@ -71,14 +72,14 @@ class Placing {
       const place = this.onSpot(wish, written) ?? this.stepped(wish, written, i);
       if (place) return place;
     }
-    return wish.leads ? this.led(wish, this.written(wish, first, wish.smallest)) : null;
+    return wish.leads ? (this.led(wish, full) ?? this.led(wish, this.written(wish, first, wish.smallest))) : null;
   }
 
-  private written({ texts }: LabelWish, text: number, size: number): Written {
+  private written({ texts, weight }: LabelWish, text: number, size: number): Written {
     const lines = texts[text] ?? [];
     let width = 0;
-    for (const line of lines) width = Math.max(width, this.ground.width(line, size));
-    return { lines, size, text, width, height: heightOf(lines.length, size) };
+    for (const line of lines) width = Math.max(width, this.ground.width(line, size, weight));
+    return { lines, size, weight, text, width, height: heightOf(lines.length, size) };
   }
 
   private onSpot({ spots }: LabelWish, written: Written): LabelPlace | null {
@@ -151,7 +152,15 @@ class Placing {
   }
 }
 
-const placeOf = ({ lines, size, text }: Written, box: Box, spot: number): LabelPlace => ({ box, lines, size, spot, text, leader: null });
+const placeOf = ({ lines, size, weight, text }: Written, box: Box, spot: number): LabelPlace => ({
+  box,
+  lines,
+  size,
+  weight,
+  spot,
+  text,
+  leader: null,
+});
 
 function sizesBelow({ size, smallest }: LabelWish): number[] {
   const sizes: number[] = [];

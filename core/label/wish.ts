@@ -26,6 +26,7 @@ export interface LabelWish {
   /** Of its letters, in CSS pixels: as large as it would be, and may become. */
   readonly size: number;
   readonly smallest: number;
+  readonly weight: number;
   /** Smaller ones choose first, and are the last to be dropped. */
   readonly priority: number;
   /** It may step off its spot. */
@@ -42,6 +43,7 @@ export interface LabelPlace {
   readonly lines: readonly string[];
   /** Of its letters, in CSS pixels. */
   readonly size: number;
+  readonly weight: number;
   /** Which of its spots it took. */
   readonly spot: number;
   /** Which of its texts. */
@@ -50,8 +52,8 @@ export interface LabelPlace {
   readonly leader: Segment | null;
 }
 
-/** Width of a text in letters of a size, in CSS pixels. */
-export type WidthAt = (text: string, size: number) => number;
+/** Width of a text in letters of a size and a weight, in CSS pixels. */
+export type WidthAt = (text: string, size: number, weight: number) => number;
 
 /** From one line of a label to the next, in sizes of its letters. */
 export const LINE = 1.2;

@@ -7,8 +7,8 @@ import type { AlongPlan, Layer } from './plan';
 
 const MS_PER_DAY = 86_400_000;
 
-/** A category axis without what cues mark on it. */
-export type Spacing = Omit<AlongPlan, 'marked'>;
+/** A category axis without what cues mark on it, and without where its names stand. */
+export type Spacing = Omit<AlongPlan, 'marked' | 'beside'>;
 
 /** Where the categories of a figure lie: dates at their time, numbers where that is asked for, all else side by side. Cost: O(categories). */
 export function spacingOf(frame: Frame, { data, scales: { along } }: Figure, rows: Int32Array): Spacing {

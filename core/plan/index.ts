@@ -14,6 +14,7 @@ export type {
   DragTarget,
   GlyphAsk,
   LabelAsk,
+  LabelWhere,
   Layer,
   LegendEntry,
   LevelLine,
@@ -22,4 +23,4 @@ export type {
   Plan,
   Stroke,
 } from './plan';
-export { BARE_LIVERY, LIGHT_LIVERY, colourIn, type Livery } from './livery';
+export { BARE_LIVERY, LIGHT_LIVERY, type LetterSizes, colourIn, type Livery } from './livery';

@@ -9,6 +9,7 @@ import { dressOf, dressOfPart, type Dress } from './marks';
 import type { LabelAsk, Layer } from './plan';
 import type { Drawn, LayoutRequest } from './requests';
 import { alongSlice, spreadOf, type Slice } from './slices';
+import { withOwnLabels } from './own-labels';
 import { stackedLayers } from './stacks';
 import type { ValueWriter } from 'core/words';
 
@@ -50,7 +51,7 @@ export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
   const series = treatmentsOf(request.applied, 'line')
     .filter(({ item }) => item.form !== 'level')
     .flatMap(item => slices.map(slice => seriesLayer(request, item, { ...slice, panel: panelOf(item.item.measure, slice) })));
-  const layers = stackedLayers([...own, ...spans, ...series], figure.shape.arrange);
+  const layers = withOwnLabels(stackedLayers([...own, ...spans, ...series], figure.shape.arrange), request);
   return { categories, firstRows, slices, layers, panelTitles: perMeasure ? drawn.map(({ measure }) => measure) : panelTitles, panelOf };
 }
 
@@ -78,13 +79,25 @@ function ownLayer(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer {
   const instead = treatmentsOf(request.applied, 'instead').find(({ item }) => item.measure === drawn.measure);
   const data = instead ? cueDataOf(instead.from, instead.item.part) : dataOf(request.frame, drawn.measure);
   const as = instead ? (instead.item.percent ? 'percent' : 'number') : null;
-  return layerOf(drawn, slice, alongSlice(slice, data), dressOf(request, drawn, slice), { as, cue: instead?.from.cue.id ?? null });
+  return layerOf(
+    drawn,
+    slice,
+    alongSlice(slice, data),
+    { ...dressOf(request, drawn, slice), line: request.livery.line },
+    { as, cue: instead?.from.cue.id ?? null },
+  );
 }
 
 const dataOf = ({ table }: Frame, name: string): Float64Array => (columnOf(table, name) as NumericValues).data;
 
 /** A layer before it has a slot and, in stacks, a base. */
-function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress, more: Partial<Layer> = {}): Layer {
+function layerOf(
+  drawn: Drawn,
+  slice: Slice,
+  values: Float64Array,
+  { line, ...dress }: Dress & { readonly line?: number | undefined },
+  more: Partial<Layer> = {},
+): Layer {
   return {
     name: slice.series ?? drawn.measure,
     measure: drawn.measure,
@@ -101,7 +114,7 @@ function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress,
     base: 0,
     rows: slice.rows,
     beyond: [],
-    stroke: strokeOf(drawn, slice, values.length),
+    stroke: strokeOf(drawn, slice, values.length, line),
     span: null,
     cue: null,
     ...dress,
@@ -110,9 +123,9 @@ function layerOf(drawn: Drawn, slice: Slice, values: Float64Array, dress: Dress,
 }
 
 /** Lines and bars beside each other are told apart by more than their colour: by a dash, which bars have as a seam. */
-function strokeOf({ shape, pen }: Drawn, { line = 0 }: Slice, points: number): Layer['stroke'] {
+function strokeOf({ shape, pen }: Drawn, { line = 0 }: Slice, points: number, times = 1): Layer['stroke'] {
   const dash: Dash = isLine(shape) || shape === 'column' ? (DASHES[line % DASHES.length] ?? 'solid') : 'solid';
-  const stroke = { ...PLAIN_LINE, width: lineWidth(points), dash };
+  const stroke = { ...PLAIN_LINE, width: lineWidth(points) * times, dash };
   // A pen that the analyst chose is a line's.
   return shape === 'column' ? stroke : withPen(stroke, pen);
 }

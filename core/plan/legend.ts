@@ -45,7 +45,8 @@ function winningIn(applied: readonly AppliedCue[], rows: number, layers: readonl
     dressed.has(item.measure) && (item.look.glyph !== '' || item.look.outline || winnersOf(applied, rows, item.measure).shown.has(item));
 }
 
-const isDressed = ({ marked, glyphs, outlined }: Layer): boolean => marked.includes(1) || glyphs.length > 0 || outlined.length > 0;
+const isDressed = ({ marked, glyphs, outlined }: Layer): boolean =>
+  marked.some(cue => cue !== 0) || glyphs.length > 0 || outlined.length > 0;
 
 /** A line is always there; of bars and points at least one that no cue colours. */
 const showsItself = ({ shape, ends, marked }: Layer): boolean =>

@@ -17,6 +17,24 @@ export interface Livery {
   /** Emphasis colours by the names that cues use. */
   readonly colours: Readonly<Record<string, string>>;
   readonly font: string;
+  /** Sizes of letters in CSS pixels; as usual where unsaid. */
+  readonly sizes?: LetterSizes;
+  /** Widths of lines, times the usual. */
+  readonly line?: number;
+  /** The share of its place that a bar takes, and the radius of its corners in CSS pixels. */
+  readonly bar?: { readonly share: number; readonly corner: number };
+  /** Whether figures have gridlines as long as nobody takes them away. */
+  readonly grid?: boolean;
+  /** Where the legend stands where a figure does not say. */
+  readonly legend?: 'top' | 'side' | 'direct' | 'none';
+}
+
+/** Sizes of letters, in CSS pixels: `text` of names, numbers and the legend, `label` of labels at their largest. */
+export interface LetterSizes {
+  readonly title: number;
+  readonly subtitle: number;
+  readonly text: number;
+  readonly label: number;
 }
 
 /** How figures are dressed by day where there is no page to read the colours from; the same as the variables of app/tokens.css. */

@@ -2,12 +2,14 @@ import { isColouring, winnersOf, type AppliedCue, type TreatmentOf } from 'core/
 import { columnOf, rowsWithValue, type Column, type NumericValues } from 'core/table';
 import { rowNames } from 'core/words';
 import { cueDataOf, treatmentsOf, type CueTreatment } from 'core/cue';
+import { handColours } from './hand-colours';
 import { labelTexts } from './label-text';
 import type { Drawn, LayoutRequest } from './requests';
 import { colourIn, quietIn } from './livery';
 import type { GlyphAsk, LabelAsk, Layer } from './plan';
 import { rampColours, rampPlace } from './ramp';
 import type { Slice } from './slices';
+import { tied } from './ties';
 
 // A byte holds no larger number of a cue.
 const MOST_NUMBER = 255;
@@ -18,8 +20,10 @@ export type Dress = Pick<Layer, 'colour' | 'colours' | 'marked' | 'outlined' | '
 /** Colours, outlines, glyphs and labels of the marks of one measure in one slice. */
 export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice): Dress {
   const { frame, applied, livery, figure } = request;
-  const own = livery.series[slice.nth % livery.series.length] ?? livery.base;
-  const unmarked = applied.some(cue => quietsMeasure(cue, measure)) ? quietIn(livery, slice.nth) : own;
+  const hand = handColours(request);
+  const own = hand.series(slice.series ?? measure) ?? livery.series[slice.nth % livery.series.length] ?? livery.base;
+  const quiets = applied.some(cue => quietsMeasure(cue, measure));
+  const unmarked = quiets ? quietIn(livery, slice.nth) : own;
   const winners = winnersOf(applied, frame.table.rowCount, measure);
   // One function per treatment from a row to its colour.
   const palette = applied.map(from =>
@@ -34,7 +38,11 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
     const row = rows[at] as number;
     const cue = row === -1 ? -1 : (cueOf[row] as number);
     const colour = cue === -1 ? undefined : palette[cue]?.[treatmentOf[row] as number]?.(row);
-    if (colour === undefined) continue;
+    if (colour === undefined) {
+      // What steps back for a cue has no colour of its own.
+      if (hand.row && !quiets && row !== -1) colours[at] = hand.row(row) ?? unmarked;
+      continue;
+    }
     colours[at] = colour;
     // The number of the cue that colours it.
     marked[at] = Math.min(MOST_NUMBER, applied[cue]?.number ?? 1);
@@ -97,16 +105,31 @@ function asksOf(_request: LayoutRequest, shown: AnyMark, places: Places, colours
 
 /** Labels asked for by all treatments of a measure; beside other series a value says whose it is. */
 function labelsOf(request: LayoutRequest, measure: string, places: Places, series: string | null): LabelAsk[] {
+  const rowOf = places ? new Map([...places].map(([row, at]) => [at, row])) : null;
   return marksOf(request, measure).flatMap(shown => {
     const { label } = shown.item.look;
     if (label === 'none' || label === 'glyph') return [];
-    const rowOf = places ? new Map([...places].map(([row, at]) => [at, row])) : null;
     const text = textOf(request, measure, shown);
-    return atsOf(shown, places).flatMap((at): LabelAsk[] => {
-      const words = text(rowOf ? (rowOf.get(at) as number) : at);
-      return words ? [{ at, text: label === 'value' && series !== null ? `${series} ${words}` : words, where: 'end' }] : [];
+    const shorter = label === 'value' ? shorterOf(request, measure) : none;
+    const whose = label === 'value' && series !== null ? `${series} ` : '';
+    const asks = atsOf(shown, places).flatMap((at): LabelAsk[] => {
+      const row = rowOf ? (rowOf.get(at) as number) : at;
+      const words = text(row);
+      const less = shorter(row).map(item => whose + item);
+      return words ? [{ at, text: whose + words, where: 'end', rank: shown.from.number, ...(less.length ? { shorter: less } : {}) }] : [];
     });
+    return tied(asks, request.frame.category);
   });
+}
+
+const none = (): readonly string[] => [];
+
+/** A row's value in fewer letters (see `shorterTexts`); what is drawn in its place has none. */
+export function shorterOf(request: LayoutRequest, measure: string): (row: number) => readonly string[] {
+  const instead = treatmentsOf(request.applied, 'instead').some(other => other.item.measure === measure);
+  const column = columnOf(request.frame.table, measure);
+  if (instead || column?.type !== 'number') return none;
+  return row => request.write.shorter(measure, column.data[row] as number);
 }
 
 /** One part of a split measure. `totalled`: the whole is labelled on top, so that no part may be. */
@@ -169,25 +192,31 @@ function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark
     }
     case 'text':
       return labelTexts(item.look.text, request, columnsFor(from, request));
-    default: {
-      const instead = treatmentsOf(request.applied, 'instead').find(other => other.item.measure === measure);
-      if (instead) {
-        const [scaled, as] = [cueDataOf(instead.from, instead.item.part), instead.item.percent ? 'percent' : 'number'] as const;
-        const written = write.alike(measure, scaled, as);
-        return row => written(scaled[row] as number);
-      }
-      const { data } = columnOf(frame.table, measure) as NumericValues & Column;
-      const written = write.alike(measure, data);
-      return row => written(data[row] as number);
-    }
+    default:
+      return valueTexts(request, measure);
   }
+}
+
+/** A measure's values as labels write them, all alike; those drawn in its place where a cue scales it. By row of the frame. */
+export function valueTexts(request: LayoutRequest, measure: string): (row: number) => string {
+  const { frame, write } = request;
+  const instead = treatmentsOf(request.applied, 'instead').find(other => other.item.measure === measure);
+  if (instead) {
+    const [scaled, as] = [cueDataOf(instead.from, instead.item.part), instead.item.percent ? 'percent' : 'number'] as const;
+    const written = write.alike(measure, scaled, as);
+    return row => written(scaled[row] as number);
+  }
+  const { data } = columnOf(frame.table, measure) as NumericValues & Column;
+  const written = write.alike(measure, data);
+  return row => written(data[row] as number);
 }
 
 /** A cue's own helper columns, then those of all the others. */
 const columnsFor = (from: AppliedCue, { applied }: LayoutRequest): Column[] =>
   [from, ...applied.filter(other => other !== from)].flatMap(({ helpers }) => helpers.map(({ column }) => column));
 
-function signed(value: number, write: (value: number) => string): string {
+/** A difference with its sign; nothing where it is missing. */
+export function signed(value: number, write: (value: number) => string): string {
   if (Number.isNaN(value)) return '';
   return value > 0 ? `+${write(value)}` : write(value);
 }

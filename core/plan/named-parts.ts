@@ -54,4 +54,4 @@ function lineParts({ panels }: UnnamedPlan): NamedPart[] {
   ];
 }
 
-const footParts = ({ note }: UnnamedPlan): NamedPart[] => spoken('foot', 'Note', note);
+const footParts = ({ note, source }: UnnamedPlan): NamedPart[] => [...spoken('foot', 'Note', note), ...spoken('source', 'Source', source)];

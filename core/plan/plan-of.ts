@@ -1,34 +1,51 @@
 import { isLying } from 'core/document';
+import { isBar } from 'core/shape';
 import { runAll, type Stages } from 'core/stages';
 import { alongWords, markedIn, spacingOf } from './along';
 import { axesOf, sharesPanels } from './axes';
 import { axisNotes, axisWords } from './axis-notes';
 import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
 import { columnOf } from 'core/table';
-import { describeFigure } from 'core/words';
+import { describeFigure, titlesOf, writerOf } from 'core/words';
+import { dressedLivery } from './dressed-livery';
+import { FigureWords, writtenWords } from './figure-words';
 import { treatmentsOf } from 'core/cue';
 import { layoutOf, type Layout } from './layers';
 import type { LayoutRequest, PlanRequest } from './requests';
 import { legendOf } from './legend';
+import { placedLegend, placeOfLegend } from './legend-place';
 import { namedParts } from './named-parts';
 import { bandsOf, linesOf } from './levels';
 import type { BandPlan, ChartPlan, Layer, LevelLine } from './plan';
 import { picturesOf } from './pictures';
-import { writerOf } from 'core/words';
 
 /**
  * The drawing of a figure: layers coloured by the cues' helper columns, lines and bands, labels asked for, scales around what is drawn. Cost: what is
  * laid out is kept while words and axes alone change.
  */
 export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan {
-  const { figure, frame, applied, livery } = request;
+  const { figure, frame, applied } = request;
+  const { liveries, formats } = request.writing;
+  const livery = stages('dressed', [figure.dress.livery, liveries, request.livery], () => dressedLivery(figure, liveries, request.livery));
   const write = writerOf(figure, request.writing);
-  const asked = { figure, frame, applied, livery, write };
+  const asked = { figure, frame, applied, livery, write, formats: formats.map(({ name }) => name) };
   const { data, shape, scales } = figure;
   const cues = applied.length ? applied : 'none';
   const { layout, lines, bands } = stages(
     applied.length ? 'laid out with cues' : 'laid out plain',
-    [frame, cues, data, shape, scales.unit, scales.decimals, scales.along.language, request.writing, livery],
+    [
+      frame,
+      cues,
+      data,
+      shape,
+      scales.unit,
+      scales.decimals,
+      scales.along.language,
+      request.writing,
+      livery,
+      figure.labels,
+      figure.dress.colours,
+    ],
     () => laidOut(asked, stages),
   );
   const { categories, panelTitles } = layout;
@@ -53,7 +70,9 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     // Axes held to one scale share a bound.
     return low !== null || high !== null || figure.scales.between === 'matched';
   };
-  const layers = withBeyond(layout.layers, panels, isBounded);
+  const drawnLayers = withBeyond(layout.layers, panels, isBounded);
+  const legendPlace = placeOfLegend(figure.dress.legend, livery);
+  const { layers, legend } = placedLegend(legendPlace, drawnLayers, legendOf({ ...request, livery }, drawnLayers));
   const within = linesWithin(lines, panels);
   const outside = [...within.outside, ...bandsBeyond(bands, panels, isBounded)];
   const notes = [
@@ -63,36 +82,48 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     ...new Set(outside.map(({ says }) => `${says} the axis`)),
     ...(panels.length > 1 && figure.data.panel !== null && !sharesPanels(figure) ? ['each panel on a scale of its own'] : []),
   ];
+  const writer = new FigureWords(asked);
+  const words = writtenWords(figure, findingTitle(asked), writer);
   const told = [...spaced, ...axisWords({ panels, layers, figure, write })];
   const plan = {
     kind: 'chart' as const,
-    title: figure.words.title,
-    subtitle: figure.words.subtitle,
-    note: figure.words.note ?? '',
+    ...words,
+    wordFaults: writer.faults,
     axisNote: [axisNote(measuresOf(layers, applied), asked), ...told, ...notes].join(' · '),
-    legend: legendOf(request, layers),
+    legend,
+    legendAt: legendPlace === 'side' ? ('side' as const) : ('top' as const),
     categories,
-    along: { ...spacing, marked: markedIn(layers, categories.length) },
+    along: { ...spacing, marked: markedIn(layers, categories.length), beside: layers.some(isBar) ? scales.along.beside : 'axis' },
     panels: panels.map((panel, i) => ({
       ...panel,
+      axes: panel.axes.map((axis, nth) => ({ ...axis, title: writer.write(`axis-title:${nth === 0 ? 'first' : 'second'}`, axis.title) })),
       layers: inPanel(layers, i),
       levelLines: inPanel(within.lines, i),
       bands: inPanel(bands, i),
     })),
-    gridlines: figure.scales.gridlines,
+    gridlines: figure.scales.gridlines && (livery.grid ?? true),
     zeroLine: figure.scales.zeroLine,
     horizontal: isLying(figure.shape),
     notes,
     outside,
     description: [
       describeFigure(figure, request, write),
-      ...(figure.words.note ? [`Note: ${figure.words.note}`] : []),
+      ...(words.note ? [`Note: ${words.note}`] : []),
+      ...(words.source ? [`Source: ${words.source}`] : []),
       ...[...told, ...notes].map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),
     ].join(' '),
     livery,
     pictures: picturesOf(layers, request.writing.pictures ?? []),
   };
   return { ...plan, parts: namedParts(plan) };
+}
+
+/** The title that states a finding, where the analyst chose one and its cue still finds it. */
+function findingTitle({ applied, frame, figure, write }: LayoutRequest): string | null {
+  const { finding } = figure.words;
+  const from = finding && applied.find(({ cue }) => cue.id === finding.cue);
+  if (!from) return null;
+  return titlesOf({ from, frame, figure, write }).find(({ wording }) => wording === finding.wording)?.text ?? null;
 }
 
 function laidOut(

@@ -1,6 +1,7 @@
 import type { BandStyle, Dash } from 'core/cue';
 import type { Along, ValueScale } from 'core/scale';
 import type { ShapeName } from 'core/shape';
+import type { WordFault } from './figure-words';
 import type { Livery } from './livery';
 
 /** A mark whose end lies beyond its axis: 1 above it, −1 below. */
@@ -18,6 +19,9 @@ export interface PlanWords {
   readonly subtitle: string;
   /** At the foot; empty for none. */
   readonly note: string;
+  readonly source: string;
+  /** Words that hold something that cannot be computed. */
+  readonly wordFaults: readonly WordFault[];
   /** What a reader must know to read it right, such as values that lie beyond an axis. */
   readonly notes: readonly string[];
   /** The figure in words, for who cannot see it. */
@@ -31,6 +35,8 @@ export interface ChartPlan extends PlanWords {
   /** What the value axis measures and the category axis lists, such as "milk (L) by hut". */
   readonly axisNote: string;
   readonly legend: readonly LegendEntry[];
+  /** Above the plot, or to its right. */
+  readonly legendAt: 'top' | 'side';
   /** The category axis, shared by all panels. */
   readonly categories: readonly string[];
   readonly along: AlongPlan;
@@ -58,6 +64,8 @@ export interface AlongPlan {
   /** Categories follow on each other: a few names tell those between. */
   readonly ordered: boolean;
   readonly names: 'fitting' | 'level' | 'turned';
+  /** Names stand at the axis, on the side of each bar where it is not, or at the line of zero. */
+  readonly beside: 'axis' | 'bars' | 'zero';
   /** Those that a cue marks: their names are never the ones left out. Rising. */
   readonly marked: readonly number[];
 }
@@ -139,6 +147,8 @@ export interface Layer {
   readonly span: SpanLook | null;
   /** The cue that draws it, such as the parts of a plan or a moving average; null for a measure's own marks. */
   readonly cue: string | null;
+  /** Its name is written at its marks, in the place of an entry of the legend. */
+  readonly isNamed?: boolean;
 }
 
 /** How a line is drawn, resolved. */
@@ -166,18 +176,25 @@ export interface GlyphAsk {
   readonly inside?: boolean;
 }
 
-/** A label asked for at a mark; the drawing measures and places it. `end`: beyond its end; `base`: beyond its base; `inside`: within it where it fits. */
+/** Where a label is asked for: beyond its mark's end or its base, within it, or on one side of its end. */
+export type LabelWhere = 'end' | 'base' | 'inside' | 'inside end' | 'inside base' | 'above' | 'below' | 'left' | 'right';
+
+/** A label asked for at a mark; the drawing measures and places it. */
 export interface LabelAsk {
   readonly at: number;
   /** In one line or several. */
   readonly text: string;
   /** The same in fewer digits, for where it has no room; the fullest first. */
   readonly shorter?: readonly string[];
-  readonly where: 'end' | 'base' | 'inside';
+  readonly where: LabelWhere;
   /** Those of smaller rank choose their places first, and are dropped last: the number of the cue that asks. */
   readonly rank?: number;
   /** All the marks that share it, where many are equal; its own among them. */
   readonly ties?: readonly number[];
+  /** So much further from its mark: in CSS pixels, or in data units along the value axis. */
+  readonly offset?: { readonly as: 'pixels' | 'units'; readonly amount: number };
+  /** Put there by hand: its middle so far from its mark's end, in CSS pixels. */
+  readonly pin?: { readonly across: number; readonly down: number };
 }
 
 /** Level lines: a value per category, drawn flat from edge to edge of it; over the whole width where it is one. */

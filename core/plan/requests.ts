@@ -24,6 +24,8 @@ export interface LayoutRequest {
   readonly applied: readonly AppliedCue[];
   readonly livery: Livery;
   readonly write: ValueWriter;
+  /** Names of the project's number formats. */
+  readonly formats?: readonly string[];
 }
 
 /** A column that the figure draws. */

@@ -103,7 +103,7 @@ const rowWords = (of: Finding, measure: string, row: number): string =>
   `${nameOf(of, row)}, ${of.write.full(measure, dataOf(of.frame, measure)[row] as number)}`;
 
 /** A row by its category, and by its series or panel where the figure has them. */
-function nameOf({ frame, figure }: Finding, row: number): string {
+export function nameOf({ frame, figure }: Pick<Finding, 'frame' | 'figure'>, row: number): string {
   const parts = [...new Set([frame.series, frame.panel])].flatMap(name => {
     const column = name === null || name === frame.category ? undefined : columnOf(frame.table, name);
     return column?.type === 'text' ? [column.dictionary[column.data[row] as number] ?? 'missing'] : [];

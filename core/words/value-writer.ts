@@ -1,11 +1,13 @@
-import { formatNumber, LADDERS, oneDecimals, type NumberStyle } from 'core/format';
-import type { Figure, NumberFormat, SmallPicture } from 'core/document';
+import { formatNumber, LADDERS, oneDecimals, shorterTexts, type NumberStyle } from 'core/format';
+import { liveryNamed, type Figure, type LiveryDoc, type NumberFormat, type SmallPicture } from 'core/document';
 import { unitOf } from 'core/frame';
 
 /** What numbers are written with: units by column of the table, and the project's formats. */
 export interface Writing {
   readonly units: Readonly<Record<string, string>>;
   readonly formats: readonly NumberFormat[];
+  /** The project's own liveries. */
+  readonly liveries?: readonly LiveryDoc[];
   /** The analyst's own small pictures. */
   readonly pictures?: readonly SmallPicture[];
 }
@@ -17,6 +19,8 @@ export interface ValueWriter {
   readonly value: (measure: string, value: number) => string;
   /** The number with its unit, as in a sentence. */
   readonly full: (measure: string, value: number) => string;
+  /** The number alone in fewer letters, each text shorter than the one before (see `shorterTexts`). */
+  readonly shorter: (measure: string, value: number) => readonly string[];
   readonly tick: (measure: string, value: number) => string;
   /** Numbers of one column, all with the same decimals. `place`: how they are written, as the measure's unless said. */
   readonly alike: (measure: string, values: ArrayLike<number>, place?: 'percent' | 'number') => (value: number) => string;
@@ -61,6 +65,7 @@ export function writerOf(figure: Figure, writing: Writing): ValueWriter {
     unit: name => ways(name).unit,
     value: (name, value) => formatNumber(value, ways(name).value),
     full: (name, value) => formatNumber(value, ways(name).full),
+    shorter: (name, value) => shorterTexts(value, ways(name).value),
     tick: (name, value) => formatNumber(value, ways(name).tick),
     alike: (name, values, place) => {
       const own = ways(name);
@@ -85,10 +90,10 @@ export function writerOf(figure: Figure, writing: Writing): ValueWriter {
 }
 
 /** A format says it all, unit included; without one the figure's scales and the column's unit do. */
-function waysOf(name: string, { data, scales }: Figure, { units, formats }: Writing): Ways {
+function waysOf(name: string, { data, scales, dress }: Figure, { units, formats, liveries }: Writing): Ways {
   const measure = data.measures.find(item => item.name === name);
   const column = measure ?? data.helpers.find(item => item.name === name);
-  const format = formats.find(item => item.name === column?.format);
+  const format = formats.find(item => item.name === (column?.format ?? liveryNamed(dress.livery, liveries)?.format));
   if (format) {
     const style = styleOf(format);
     return { unit: undefined, value: style, full: style, tick: { ...style, decimals: undefined } };

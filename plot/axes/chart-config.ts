@@ -1,10 +1,11 @@
-import type { ChartOptions } from 'chart.js';
+import type { Chart, ChartOptions } from 'chart.js';
 import type { AxisPlan, ChartPlan } from 'core/plan';
 import { positionOf } from 'core/scale';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { AxisInLayout, CategoryNames } from './category-names';
 import type { TextWidths } from '../canvas/text-widths';
 import { numberRoom } from '../scene/axis-numbers';
+import { roomBeside } from '../scene/label-room';
 import { marginRoom } from '../scene/line-labels';
 import { endRoom, lastPlace } from '../scene/name-grid';
 
@@ -18,6 +19,11 @@ export interface AxisWords {
 
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
 export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartOptions<'bar'> {
+  // Asked for at every layout: how much room labels need follows from the size of the figure.
+  const padding = ({ chart }: { readonly chart: Chart }) => {
+    const measure = widths.on(chart.ctx, plan.livery.font);
+    return { top: 14, right: 20 + Math.max(marginRoom(plan), roomBeside(plan, chart.width, measure)), bottom: 10, left: 14 };
+  };
   return {
     indexAxis: plan.horizontal ? 'y' : 'x',
     animation: false,
@@ -25,26 +31,10 @@ export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartO
     maintainAspectRatio: false,
     resizeDelay: 30,
     events: [],
-    layout: { padding: { top: 14 + labelRoom(plan), right: 20 + marginRoom(plan), bottom: 10, left: 14 } },
+    layout: { padding: padding },
     font: { family: plan.livery.font, size: 12 },
     scales: { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) },
   };
-}
-
-// Above a mark that ends where its axis does, a label needs more room than the edge leaves; in CSS pixels.
-const LABEL_ROOM = 8;
-// A mark that ends so near to the end of its axis has its label beyond it.
-const NEAR_END = 0.97;
-
-/** Room for the labels of marks that reach the top of their axis, as those do that reach a ceiling. */
-function labelRoom({ horizontal, panels }: ChartPlan): number {
-  const [top] = panels;
-  if (horizontal || !top) return 0;
-  const reaches = top.layers.some(({ labels, ends, axis }) => {
-    const scale = top.axes[axis]?.scale;
-    return scale !== undefined && labels.some(({ at, where }) => where === 'end' && positionOf(scale, ends[at] as number) > NEAR_END);
-  });
-  return reaches ? LABEL_ROOM : 0;
 }
 
 function valueAxes(plan: ChartPlan, widths: TextWidths): Record<string, object> {
@@ -140,9 +130,9 @@ interface Ticked {
 const NO_SCALE: AxisPlan['scale'] = { kind: 'linear', low: 0, high: 1, ticks: [] };
 
 /** The scene writes the numbers; here they get the room that they take, and half a number beyond their ends. */
-function fitNumbers(item: AxisInLayout, axis: AxisPlan | undefined, { horizontal, livery }: ChartPlan, widths: TextWidths): void {
-  const room = axis ? numberRoom(axis, horizontal, widths.on(item.ctx, livery.font)) : 0;
-  if (horizontal) item.height = room;
+function fitNumbers(item: AxisInLayout, axis: AxisPlan | undefined, plan: ChartPlan, widths: TextWidths): void {
+  const room = axis ? numberRoom(axis, plan, widths.on(item.ctx, plan.livery.font)) : 0;
+  if (plan.horizontal) item.height = room;
   else item.width = room;
 }
 

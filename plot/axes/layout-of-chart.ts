@@ -5,17 +5,19 @@ import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { CategoryNames } from './category-names';
 import type { FigureFoot } from '../scene/figure-foot';
 import type { FigureHead } from '../scene/figure-head';
+import type { SideLegend } from '../scene/side-legend';
 import type { WordPlace } from './word-box';
 
 /** What has fitted its words into the layout. */
 export interface Fitted {
   readonly head: WordPlace<FigureHead>;
   readonly foot: WordPlace<FigureFoot>;
+  readonly side: WordPlace<SideLegend>;
   readonly names: CategoryNames;
 }
 
 /** Where Chart.js has laid out the axes of a plan. */
-export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, foot, names }: Fitted): PlotLayout {
+export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, foot, side, names }: Fitted): PlotLayout {
   const { left, top, width, height } = chart.chartArea;
   return {
     width: chart.width,
@@ -30,6 +32,7 @@ export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, foot, names
     }),
     head: head.words && { words: head.words, left: head.left, top: head.top },
     foot: foot.words && { words: foot.words, left: foot.left, top: foot.top },
+    side: side.words?.entries.length ? { words: side.words, left: side.left, top } : null,
   };
 }
 

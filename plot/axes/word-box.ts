@@ -3,9 +3,11 @@ import type { ChartPlan } from 'core/plan';
 import type { TextWidth } from '../scene/scene';
 import type { TextWidths } from '../canvas/text-widths';
 
-/** Words above or below the plot, fitted into its width. */
+/** Words above or below the plot, fitted into its width, or to its right. */
 export interface FittedWords {
   readonly height: number;
+  /** Only of words to the right of the plot. */
+  readonly width?: number;
 }
 
 /** Words with the corner that they begin at. */
@@ -20,15 +22,15 @@ export type Fit<W> = (plan: ChartPlan, width: number, measure: TextWidth, highes
 
 /** Where a box of words stands, and which share of the figure's height it may take. */
 export interface WordSide {
-  readonly position: 'top' | 'bottom';
+  readonly position: 'top' | 'bottom' | 'right';
   readonly most: number;
 }
 
-/** Room for words that run over the whole width: a box that Chart.js lays out above or below the plot. The scene writes them. */
+/** Room for words: a box that Chart.js lays out above the plot, below it, or to its right. The scene writes them. */
 export class WordBox<W extends FittedWords> implements WordPlace<W> {
-  readonly position: 'top' | 'bottom';
+  readonly position: WordSide['position'];
   readonly weight = 2000;
-  readonly fullSize = true;
+  readonly fullSize: boolean;
   readonly options = {};
   left = 0;
   top = 0;
@@ -47,6 +49,7 @@ export class WordBox<W extends FittedWords> implements WordPlace<W> {
     private readonly side: WordSide,
   ) {
     this.position = side.position;
+    this.fullSize = side.position !== 'right';
   }
 
   /** Asks Chart.js for the room. */
@@ -59,19 +62,21 @@ export class WordBox<W extends FittedWords> implements WordPlace<W> {
   }
 
   isHorizontal(): boolean {
-    return true;
+    return this.position !== 'right';
   }
 
   update(width: number): void {
     const { chart, fittedTo, side } = this;
     if (!chart) return;
     const plan = this.planNow();
+    // To the right words are fitted into the width of the figure.
+    const given = this.position === 'right' ? chart.width : width;
     const highest = chart.height * side.most;
     // The layout asks several times in a row: words are measured once.
-    if (!this.words || fittedTo?.plan !== plan || fittedTo.width !== width || fittedTo.highest !== highest)
-      this.words = this.fit(plan, width, this.widths.on(chart.ctx, plan.livery.font), highest);
-    this.fittedTo = { plan, width, highest };
-    this.width = width;
+    if (!this.words || fittedTo?.plan !== plan || fittedTo.width !== given || fittedTo.highest !== highest)
+      this.words = this.fit(plan, given, this.widths.on(chart.ctx, plan.livery.font), highest);
+    this.fittedTo = { plan, width: given, highest };
+    this.width = this.words.width ?? width;
     this.height = this.words.height;
   }
 

@@ -1,15 +1,35 @@
 import type { ChartPlan } from 'core/plan';
+import { positionOf } from 'core/scale';
+import { isBar } from 'core/shape';
 import { countedNames } from './counted-names';
+import { textFont } from './type-sizes';
 import { listedNames } from './listed-names';
-import { endRoom, extentOf, NAME_FONT, NAME_LINE, type Named, type NamedAxis, type NameGrid, type NameRoom } from './name-grid';
+import { endRoom, extentOf, NAME_LINE, type Named, type NamedAxis, type NameGrid, type NameRoom } from './name-grid';
 
 /** Names of a category axis, as many as fit: they never overlap. Cost: O(categories), each name measured once. */
 export function namedAxis(plan: ChartPlan, room: NameRoom): NamedAxis {
-  const grid: NameGrid = { ...room, plan, pitch: room.length / extentOf(plan), width: text => room.measure(text, NAME_FONT) };
-  const named = (plan.along.counted && countedNames(grid)) || listedNames(grid);
+  const grid: NameGrid = { ...room, plan, pitch: room.length / extentOf(plan), width: text => room.measure(text, textFont(plan.livery)) };
+  const named = plan.along.beside === 'axis' ? (plan.along.counted && countedNames(grid)) || listedNames(grid) : atBars(grid);
   // Whole pixels keep the edges of the plot crisp.
   const { before, after } = plan.horizontal ? { before: 0, after: 0 } : overhangs(named, grid);
   return { ...named, room: Math.ceil(named.room), before: Math.ceil(before), after: Math.ceil(after) };
+}
+
+// From a bar's base to the name beside it; the share of a lying figure that its plot takes at least, and that names may take. CSS pixels.
+const GAP = 10;
+const [PLOT, MOST] = [0.55, 0.34];
+
+/** Names that stand at their bars take no room of the axis, but for what does not fit between it and the line that bars begin at. */
+function atBars({ plan, across, width }: NameGrid): Named {
+  const none: Named = { room: GAP, names: [], turn: 0, ticked: false, said: '' };
+  const [panel] = plan.panels;
+  const bars = panel?.layers.filter(isBar) ?? [];
+  const scale = panel?.axes[bars[0]?.axis ?? 0]?.scale;
+  if (!plan.horizontal || !scale) return none;
+  const falls = (at: number): boolean => bars.some(({ values }) => (values[at] as number) < 0);
+  const base = Math.max(0, Math.min(1, positionOf(scale, bars[0]?.base ?? 0)));
+  const widest = Math.max(0, ...plan.categories.map((name, at) => (falls(at) ? 0 : width(name))));
+  return { ...none, room: Math.max(GAP, Math.min(across * MOST, widest + GAP - base * PLOT * across)) };
 }
 
 // A name before the axis, or after it, takes no more of the figure than this.

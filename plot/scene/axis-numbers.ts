@@ -1,20 +1,20 @@
-import type { AxisPlan } from 'core/plan';
+import type { AxisPlan, ChartPlan } from 'core/plan';
 import type { PixelScales } from './pixel-scales';
-import type { Font, SceneItem, TextWidth } from './scene';
+import type { SceneItem, TextWidth } from './scene';
 import type { TextItem } from './text-box';
+import { textFont } from './type-sizes';
 
-/** How the numbers of a value axis are written. */
-export const NUMBER_FONT: Font = { size: 12, weight: 400 };
 /** From the plot to the numbers of its axis, in CSS pixels. */
 export const NUMBER_GAP = 8;
 // Between two numbers that stand beside or above each other, and from a number to the figure's edge; in CSS pixels.
 const [BESIDE, ABOVE, EDGE] = [6, 2, 3];
 
 /** Room that the numbers of a value axis take beside the plot, in CSS pixels. */
-export function numberRoom({ tickLabels, numbers }: AxisPlan, horizontal: boolean, width: TextWidth): number {
+export function numberRoom({ tickLabels, numbers }: AxisPlan, { horizontal, livery }: ChartPlan, width: TextWidth): number {
   if (!numbers) return 0;
-  if (horizontal) return NUMBER_FONT.size + 2 * NUMBER_GAP;
-  return Math.max(0, ...tickLabels.map(text => width(text, NUMBER_FONT))) + 2 * NUMBER_GAP;
+  const font = textFont(livery);
+  if (horizontal) return font.size + 2 * NUMBER_GAP;
+  return Math.max(0, ...tickLabels.map(text => width(text, font))) + 2 * NUMBER_GAP;
 }
 
 /** The numbers of all value axes: at every tick, or at every so many where they would touch. */
@@ -39,9 +39,10 @@ function numbersOf({ scale, tickLabels }: AxisPlan, at: AxisAt): SceneItem[] {
 
 /** How many numbers apart those stand that are written. */
 function apartBy(items: readonly TextItem[], { pixels, width }: AxisAt): number {
-  const { horizontal } = pixels.plan;
+  const { horizontal, livery } = pixels.plan;
+  const font = textFont(livery);
   const along = items.map(({ x, y, text }) => {
-    const length = horizontal ? width(text, NUMBER_FONT) + BESIDE : NUMBER_FONT.size + ABOVE;
+    const length = horizontal ? width(text, font) + BESIDE : font.size + ABOVE;
     return { middle: horizontal ? x : y, half: length / 2 };
   });
   const fits = (every: number): boolean => {
@@ -59,12 +60,13 @@ function apartBy(items: readonly TextItem[], { pixels, width }: AxisAt): number 
 function numberAt(text: string, pixel: number, { panel, nth, pixels, width }: AxisAt): TextItem {
   const { area, width: whole } = pixels.layout;
   const { horizontal, livery, panels } = pixels.plan;
+  const font = textFont(livery);
   const near = pixels.sideOf(panel, nth) === 'near';
   const look = {
     kind: 'text' as const,
     role: nth === 0 ? ('axis first' as const) : ('axis second' as const),
     text,
-    font: NUMBER_FONT,
+    font,
     colour: livery.soft,
     on: livery.ground,
   };
@@ -72,10 +74,10 @@ function numberAt(text: string, pixel: number, { panel, nth, pixels, width }: Ax
     const x = near ? area.left - NUMBER_GAP : area.left + area.width + NUMBER_GAP;
     return { ...look, x, y: pixel, align: near ? 'right' : 'left' };
   }
-  const half = width(text, NUMBER_FONT) / 2;
+  const half = width(text, font) / 2;
   // Panels stand side by side: the last number of one does not run into the first of the next.
   const [from, to] = panels.length > 1 ? pixels.reach(panel) : [EDGE, whole - EDGE];
   const x = Math.max(from + half, Math.min(pixel, to - half));
-  const off = NUMBER_GAP + NUMBER_FONT.size / 2;
+  const off = NUMBER_GAP + font.size / 2;
   return { ...look, x, y: near ? area.top + area.height + off : area.top - off, align: 'centre' };
 }

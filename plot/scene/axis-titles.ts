@@ -1,5 +1,6 @@
 import type { AxisPlan, ChartPlan, PanelPlan } from 'core/plan';
-import { NUMBER_FONT, NUMBER_GAP } from './axis-numbers';
+import { NUMBER_GAP } from './axis-numbers';
+import { textFont } from './type-sizes';
 import type { PixelScales } from './pixel-scales';
 import type { Font, PartPlaces, SceneItem, TextRole, TextWidth } from './scene';
 import { fitted } from './shortened';
@@ -65,8 +66,8 @@ const middleOf = ({ plan, layout }: PixelScales, panel: number): number =>
   (plan.horizontal ? null : layout.strips[panel]) ?? layout.area.top - ABOVE - numbersAbove(plan);
 
 /** Room of the numbers above the plot of a figure that lies, in CSS pixels. */
-const numbersAbove = ({ horizontal, panels }: ChartPlan): number =>
-  horizontal && panels.some(({ axes }) => axes.some(axis => axis.numbers && axis.side === 'far')) ? NUMBER_FONT.size + NUMBER_GAP : 0;
+const numbersAbove = ({ horizontal, panels, livery }: ChartPlan): number =>
+  horizontal && panels.some(({ axes }) => axes.some(axis => axis.numbers && axis.side === 'far')) ? textFont(livery).size + NUMBER_GAP : 0;
 
 /** Lying panels stand beside each other, others above each other. */
 const leftOf = (pixels: PixelScales, panel: number): number => (pixels.plan.horizontal ? pixels.reach(panel)[0] : pixels.layout.area.left);

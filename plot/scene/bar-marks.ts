@@ -64,7 +64,8 @@ function fills(placed: PlacedLayer, { pixels }: MarkFacts): SceneItem[] {
   const boxes = placed.boxes as Float64Array;
   const { horizontal } = pixels.plan;
   const wide = boxes.length === 0 ? 0 : (boxes[horizontal ? 3 : 2] as number);
-  const round = layer.shape !== 'stem' && wide >= WIDE_ENOUGH && layer.bases === null;
+  const radius = pixels.plan.livery.bar?.corner ?? RADIUS;
+  const round = radius > 0 && layer.shape !== 'stem' && wide >= WIDE_ENOUGH && layer.bases === null;
   // Ends that point up and down have their round corners on different sides; one colour at a time, since changing it costs.
   const back = pixels.runsBack(layer);
   const keyOf = (at: number): string =>
@@ -73,14 +74,14 @@ function fills(placed: PlacedLayer, { pixels }: MarkFacts): SceneItem[] {
     kind: 'rects',
     boxes: picked(boxes, items, 4),
     fill: key.slice(1),
-    corners: round ? cornersOf(key.startsWith('+'), horizontal) : null,
+    corners: round ? cornersOf(key.startsWith('+'), horizontal, Math.min(radius, wide / 2)) : null,
   }));
 }
 
 /** Rounded at the end that shows the value, square at the base; within a stack only the size of a part is read. */
-function cornersOf(rises: boolean, horizontal: boolean): Corners {
-  if (horizontal) return rises ? [0, RADIUS, RADIUS, 0] : [RADIUS, 0, 0, RADIUS];
-  return rises ? [RADIUS, RADIUS, 0, 0] : [0, 0, RADIUS, RADIUS];
+function cornersOf(rises: boolean, horizontal: boolean, radius: number): Corners {
+  if (horizontal) return rises ? [0, radius, radius, 0] : [radius, 0, 0, radius];
+  return rises ? [radius, radius, 0, 0] : [0, 0, radius, radius];
 }
 
 /** What tells the bars of one series from another's beside their colour: a dashed line along them, in the ground's. */

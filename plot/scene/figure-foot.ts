@@ -6,24 +6,27 @@ const FONT: Font = { size: 12, weight: 400 };
 const LINE = 17;
 // Above the first line, in CSS pixels.
 const GAP = 4;
-// The longest note there may be takes so many lines.
+// The longest note there may be takes so many lines, and the source below it one.
 const MOST_LINES = 3;
 
-/** The note at the foot of a figure, broken into the lines of a width. */
+/** Note and source at the foot of a figure, broken into the lines of a width. */
 export interface FigureFoot {
-  readonly lines: readonly string[];
+  readonly note: readonly string[];
+  readonly source: readonly string[];
   /** CSS pixels, with room above. */
   readonly height: number;
 }
 
-const NONE: FigureFoot = { lines: [], height: 0 };
+const NONE: FigureFoot = { note: [], source: [], height: 0 };
 
-/** The foot of a figure at a width in CSS pixels, no higher than so many: in a figure too low for a line there is none. */
-export function footOf({ note }: ChartPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureFoot {
-  const most = Math.min(MOST_LINES, Math.floor((highest - GAP) / LINE));
-  if (!note || most < 1) return NONE;
-  const lines = wrapped(note, width, most, text => textWidth(text, FONT));
-  return { lines, height: GAP + lines.length * LINE };
+/** The foot of a figure at a width in CSS pixels, no higher than so many: in a figure too low for a line there is none. The source keeps a line. */
+export function footOf({ note, source }: ChartPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureFoot {
+  const most = Math.floor((highest - GAP) / LINE);
+  if ((!note && !source) || most < 1) return NONE;
+  const measure = (text: string): number => textWidth(text, FONT);
+  const told = source ? wrapped(`Source: ${source}`, width, 1, measure) : [];
+  const said = note && most > told.length ? wrapped(note, width, Math.min(MOST_LINES, most - told.length), measure) : [];
+  return { note: said, source: told, height: GAP + (said.length + told.length) * LINE };
 }
 
 /** A foot, and the corner that it begins at. */
@@ -33,9 +36,9 @@ export interface FootPlace {
   readonly top: number;
 }
 
-/** The note at the foot of a figure. */
+/** Note and source at the foot of a figure. */
 export const footItems = ({ words, left, top }: FootPlace, plan: ChartPlan): SceneItem[] =>
-  words.lines.map((text, i) => ({
+  [...words.note, ...words.source].map((text, i) => ({
     kind: 'text',
     role: 'foot',
     text,
@@ -47,9 +50,12 @@ export const footItems = ({ words, left, top }: FootPlace, plan: ChartPlan): Sce
     on: plan.livery.ground,
   }));
 
-/** Where the note lies. */
+/** Where note and source lie. */
 export function footPlaces({ words, left, top }: FootPlace, measure: TextWidth): PartPlaces {
-  const width = Math.max(0, ...words.lines.map(line => measure(line, FONT)));
-  const box = { left, top: top + GAP, width, height: words.height - GAP };
-  return words.lines.length ? [['foot', { font: FONT, beneath: false, box }]] : [];
+  const place = (id: string, lines: readonly string[], from: number): PartPlaces => {
+    const width = Math.max(0, ...lines.map(line => measure(line, FONT)));
+    const box = { left, top: top + GAP + from * LINE, width, height: lines.length * LINE };
+    return lines.length ? [[id, { font: id === 'foot' ? FONT : null, beneath: false, box }]] : [];
+  };
+  return [...place('foot', words.note, 0), ...place('source', words.source, words.note.length)];
 }

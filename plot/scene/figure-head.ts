@@ -1,12 +1,14 @@
-import type { LegendEntry, ChartPlan } from 'core/plan';
+import type { LegendEntry, LetterSizes, ChartPlan } from 'core/plan';
+import { roomAbove } from './label-room';
 import { keyItems, keyWidth } from './legend-key';
 import type { Font, PartPlaces, SceneItem, TextRole, TextWidth } from './scene';
 import { fitted, wrapped } from './shortened';
+import { sizesOf } from './type-sizes';
 
-// Sizes in CSS pixels; the title is the first thing read, the axis note the last.
-const TITLE = { size: 19, weight: 650, line: 25, most: 2 };
-const SUBTITLE = { size: 13, weight: 400, line: 19, most: 3 };
-const NOTE = { size: 12, weight: 400, line: 18 };
+// The title is the first thing read, the axis note the last; from line to line in sizes of the letters.
+const TITLE = { size: 'title', weight: 650, line: 1.32, most: 2 } as const;
+const SUBTITLE = { size: 'subtitle', weight: 400, line: 1.46, most: 3 } as const;
+const NOTE = { size: 'text', weight: 400, line: 1.5 } as const;
 const GAP_ABOVE_NOTE = 8;
 const GAP_BELOW = 14;
 const GAP_BETWEEN = 16;
@@ -24,6 +26,12 @@ interface PlacedEntry {
   readonly left: number;
 }
 
+/** How a text is written, and how far its lines are apart in CSS pixels. */
+interface TextStyle {
+  readonly font: Font;
+  readonly line: number;
+}
+
 /** Title, line below it, legend and axis note of a figure, broken into the lines of a width. */
 export interface FigureHead {
   readonly title: readonly string[];
@@ -32,7 +40,7 @@ export interface FigureHead {
   readonly note: string;
   /** From the left edge, on the last row. */
   readonly noteLeft: number;
-  readonly share: number;
+  readonly styles: { readonly title: TextStyle; readonly subtitle: TextStyle; readonly note: TextStyle };
   /** CSS pixels, with room below. */
   readonly height: number;
 }
@@ -70,10 +78,15 @@ export function headOf(plan: ChartPlan, width: number, textWidth: TextWidth, hig
 
 function headWith(amount: Amount, plan: ChartPlan, width: number, textWidth: TextWidth): FigureHead {
   const share = Math.max(0.75, Math.min(1, width / FULL_WIDTH));
-  const measured = (style: Style) => (text: string) => textWidth(text, fontOf(style, share));
-  const title = linesOf(plan.title, width, amount.title, measured(TITLE));
-  const subtitle = linesOf(plan.subtitle, width, amount.subtitle, measured(SUBTITLE));
-  const { rows: all, noteLeft } = flow(plan, width, measured(NOTE));
+  const sizes = sizesOf(plan.livery);
+  const styles = { title: styleOf(TITLE, sizes, share), subtitle: styleOf(SUBTITLE, sizes, share), note: styleOf(NOTE, sizes, share) };
+  const measured =
+    ({ font }: TextStyle) =>
+    (text: string) =>
+      textWidth(text, font);
+  const title = linesOf(plan.title, width, amount.title, measured(styles.title));
+  const subtitle = linesOf(plan.subtitle, width, amount.subtitle, measured(styles.subtitle));
+  const { rows: all, noteLeft } = flow(plan, width, measured(styles.note));
   // A note at the left edge has a row of its own.
   const entries = noteLeft === 0 ? all.slice(0, -1) : all;
   const shown = entries.slice(0, amount.legend);
@@ -83,14 +96,15 @@ function headWith(amount: Amount, plan: ChartPlan, width: number, textWidth: Tex
     title,
     subtitle,
     rows,
-    note: hasNote ? fitted(plan.axisNote, width - noteLeft, measured(NOTE)) : '',
+    note: hasNote ? fitted(plan.axisNote, width - noteLeft, measured(styles.note)) : '',
     noteLeft,
-    share,
+    styles,
     height:
-      (title.length * TITLE.line + subtitle.length * SUBTITLE.line) * share +
+      title.length * styles.title.line +
+      subtitle.length * styles.subtitle.line +
       GAP_ABOVE_NOTE +
-      NOTE.line * rows.length +
-      (hasAxisTitles(plan) ? AXIS_TITLES : 0) +
+      styles.note.line * rows.length +
+      (hasAxisTitles(plan) ? AXIS_TITLES : roomAbove(plan)) +
       GAP_BELOW,
   };
 }
@@ -98,18 +112,28 @@ function headWith(amount: Amount, plan: ChartPlan, width: number, textWidth: Tex
 const linesOf = (text: string, width: number, most: number, measure: (text: string) => number): string[] =>
   most === 0 ? [] : wrapped(text, width, most, measure);
 
-type Style = Pick<typeof NOTE, 'size' | 'weight'>;
+interface Style {
+  readonly size: 'title' | 'subtitle' | 'text';
+  readonly weight: number;
+  readonly line: number;
+}
+
+/** How a text of the head is written at a share of its usual size. The line of the legend keeps its height. */
+function styleOf({ size, weight, line }: Style, sizes: LetterSizes, share: number): TextStyle {
+  const usual = sizes[size];
+  const shrunk = Math.min(usual, Math.max(SMALLEST, Math.round(usual * share)));
+  return { font: { size: shrunk, weight }, line: Math.round(usual * line) * (size === 'text' ? 1 : share) };
+}
 
 /** Names of axes, and of panels that lie beside each other, stand between the head and the plot. */
 const hasAxisTitles = ({ panels, horizontal }: ChartPlan): boolean =>
   panels.length === 1 ? panels.some(({ axes }) => axes.some(axis => axis.title)) : horizontal;
-const fontOf = ({ size, weight }: Style, share: number): Font => ({ size: Math.max(SMALLEST, Math.round(size * share)), weight });
 
 /** Entries flow like words; the note follows them on the last line where it fits, else below. */
 function flow(plan: ChartPlan, width: number, measure: (text: string) => number): { rows: PlacedEntry[][]; noteLeft: number } {
   const rows: PlacedEntry[][] = [[]];
   let left = 0;
-  for (const entry of plan.legend) {
+  for (const entry of plan.legendAt === 'top' ? plan.legend : []) {
     const wide = keyWidth(entry.key) + GAP_AFTER_KEY + measure(entry.text) + GAP_BETWEEN;
     if (left > 0 && left + wide > width) {
       rows.push([]);
@@ -125,22 +149,22 @@ function flow(plan: ChartPlan, width: number, measure: (text: string) => number)
 
 /** The head at its corner. */
 export function headItems(head: FigureHead, { livery }: ChartPlan, left: number, top: number): SceneItem[] {
-  const { share } = head;
-  const note = fontOf(NOTE, share);
+  const { styles } = head;
+  const note = styles.note.font;
   const { afterTitle, middleOf } = rowsOf(head, top);
   const write = writerOn(livery.ground);
-  const lines = (role: 'title' | 'subtitle', texts: readonly string[], style: typeof TITLE, from: number): SceneItem[] =>
-    texts.map((line, i) =>
+  const lines = (role: 'title' | 'subtitle', from: number): SceneItem[] =>
+    head[role].map((line, i) =>
       write(role, line, {
         x: left,
-        y: from + style.line * share * (i + 0.5),
-        font: fontOf(style, share),
+        y: from + styles[role].line * (i + 0.5),
+        font: styles[role].font,
         colour: role === 'title' ? livery.ink : livery.soft,
       }),
     );
   return [
-    ...lines('title', head.title, TITLE, top),
-    ...lines('subtitle', head.subtitle, SUBTITLE, afterTitle),
+    ...lines('title', top),
+    ...lines('subtitle', afterTitle),
     ...head.rows.flatMap((row, i) =>
       row.flatMap(({ entry, left: from }) => [
         ...keyItems(entry.key, left + from, middleOf(i) - 1, livery.ground),
@@ -159,31 +183,32 @@ export function headItems(head: FigureHead, { livery }: ChartPlan, left: number,
 }
 
 /** Where the lines of a head lie: the end of its title, and the middle of each row of its legend. */
-function rowsOf({ title, subtitle, share }: FigureHead, top: number) {
-  const afterTitle = top + title.length * TITLE.line * share;
-  const below = afterTitle + subtitle.length * SUBTITLE.line * share + GAP_ABOVE_NOTE;
-  return { afterTitle, below, middleOf: (row: number): number => below + NOTE.line * (row + 0.5) };
+function rowsOf({ title, subtitle, styles }: FigureHead, top: number) {
+  const afterTitle = top + title.length * styles.title.line;
+  const below = afterTitle + subtitle.length * styles.subtitle.line + GAP_ABOVE_NOTE;
+  return { afterTitle, below, middleOf: (row: number): number => below + styles.note.line * (row + 0.5) };
 }
 
 /** Where title, the line below it, every entry of the legend and the note on the axes lie. */
 export function headPlaces(head: FigureHead, at: { readonly left: number; readonly top: number }, width: TextWidth): PartPlaces {
-  const { share } = head;
+  const { styles } = head;
   const { left, top } = at;
   const { afterTitle, below, middleOf } = rowsOf(head, top);
-  const note = fontOf(NOTE, share);
-  const words = (id: string, lines: readonly string[], style: typeof TITLE, from: number, end: number): PartPlaces => {
-    const font = fontOf(style, share);
+  const { font: note, line: noteLine } = styles.note;
+  const words = (id: 'title' | 'subtitle', from: number, end: number): PartPlaces => {
+    const { font } = styles[id];
+    const lines = head[id];
     const box = { left, top: from, width: Math.max(...lines.map(line => width(line, font))), height: end - from };
     return lines.length ? [[id, { font, beneath: false, box }]] : [];
   };
   const inRow = (id: string, at: number, from: number, wide: number): PartPlaces[number] => {
-    const box = { left: left + from, top: middleOf(at) - NOTE.line / 2, width: wide, height: NOTE.line };
+    const box = { left: left + from, top: middleOf(at) - noteLine / 2, width: wide, height: noteLine };
     return [id, { font: null, beneath: false, box }];
   };
   const entries = head.rows.flatMap((placed, row) => placed.map(item => ({ ...item, row })));
   return [
-    ...words('title', head.title, TITLE, top, afterTitle),
-    ...words('subtitle', head.subtitle, SUBTITLE, afterTitle, below - GAP_ABOVE_NOTE),
+    ...words('title', top, afterTitle),
+    ...words('subtitle', afterTitle, below - GAP_ABOVE_NOTE),
     ...entries.map(({ entry, left: from, row }, nth) =>
       inRow(`legend ${nth + 1}`, row, from, keyWidth(entry.key) + GAP_AFTER_KEY + width(entry.text, note)),
     ),

@@ -1,5 +1,5 @@
 import type { Box, Side, Spot } from 'core/label';
-import type { LabelAsk, Layer } from 'core/plan';
+import type { LabelAsk, LabelWhere, Layer } from 'core/plan';
 import { isBar } from 'core/shape';
 import { rectAt } from './flat';
 import { FULL } from './looks';
@@ -24,18 +24,57 @@ export interface SpotFacts {
 
 const OPPOSITE: { readonly [S in Side]: Side } = { above: 'below', below: 'above', left: 'right', right: 'left', over: 'over' };
 
+const SIDES: { readonly [W in LabelWhere]?: Side } = { above: 'above', below: 'below', left: 'left', right: 'right' };
+
 /** Where a label may stand, in order of preference: beyond its mark or within it, beside a point. Empty where its mark is not there. */
 export function spotsOf(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
   const placed = facts.layers[nth] as PlacedLayer;
   const { layer } = placed;
-  if (Number.isNaN(layer.ends[ask.at])) return [];
+  if (Number.isNaN(layer.ends[ask.at])) return Number.isNaN(layer.values[ask.at]) ? atMissing(placed, ask, facts) : [];
+  const side = SIDES[ask.where];
+  if (side) return [{ ...besideEnd(placed, ask, facts), side }];
   if (!isBar(layer)) return besidePoint(nth, ask, facts);
-  const within = withinBar(nth, ask, facts);
-  const beyond = beyondBar(placed, ask, facts);
-  if (ask.where === 'inside') return within;
+  const [middle, atEnd, atBase] = withinBar(nth, ask, facts);
+  const among = (...spots: (Spot | undefined)[]): Spot[] => spots.flatMap(spot => spot ?? []);
+  const within: { readonly [W in LabelWhere]?: Spot[] } = {
+    inside: among(middle, atEnd, atBase),
+    'inside end': among(atEnd, middle, atBase),
+    'inside base': among(atBase, middle, atEnd),
+  };
+  const beyond = besideEnd(placed, ask, facts);
+  const inside = within[ask.where];
+  if (inside) return layer.shape === 'stem' ? [beyond] : inside;
   // In a stack, beyond a part's end lies the next part.
   const stacked = layer.bases !== null && layer.shape === 'column' && !isOnTop(facts.layers, layer, ask.at);
-  return stacked ? within : [beyond, ...(layer.shape === 'stem' ? [] : within.slice(1))];
+  if (stacked) return among(middle, atEnd, atBase);
+  if (layer.shape === 'stem') return [beyond];
+  // A label of one end never stands at the other.
+  return [beyond, ...among(ask.where === 'base' ? atBase : atEnd)];
+}
+
+/** Where a missing value's mark would begin. */
+function atMissing(placed: PlacedLayer, ask: LabelAsk, { pixels }: SpotFacts): Spot[] {
+  const { layer } = placed;
+  const base = pixels.kept(layer, pixels.value(layer.panel, layer.axis, layer.base));
+  const [x, y] = pixels.point(pixels.along(ask.at), base);
+  return [{ x, y, side: pixels.plan.horizontal ? 'right' : 'above', gap: GAP }];
+}
+
+/** So much further from its mark as the analyst asks, in CSS pixels. */
+function offsetOf({ layer }: PlacedLayer, { at, offset }: LabelAsk, pixels: PixelScales): number {
+  if (!offset) return 0;
+  if (offset.as === 'pixels') return offset.amount;
+  const value = layer.ends[at] as number;
+  const [from, to] = [value, value + offset.amount].map(item => pixels.value(layer.panel, layer.axis, item)) as [number, number];
+  return Math.sign(offset.amount) * Math.abs(to - from) || 0;
+}
+
+/** The middle of a label that was put there by hand: so far from its mark's end. */
+export function pinnedSpot(nth: number, ask: LabelAsk, { layers, pixels }: SpotFacts): Spot[] {
+  const placed = layers[nth] as PlacedLayer;
+  if (!ask.pin || Number.isNaN(placed.layer.ends[ask.at])) return [];
+  const [x, y] = pixels.point(alongOf(placed, ask, pixels), valueOf(placed, ask, pixels));
+  return [{ x: x + ask.pin.across, y: y + ask.pin.down, side: 'over', gap: 0 }];
 }
 
 /** The side that a label lies on as seen from its mark's end. */
@@ -45,11 +84,11 @@ function sideOf({ layer }: PlacedLayer, { at, where }: LabelAsk, pixels: PixelSc
   return pixels.plan.horizontal ? (back ? 'left' : 'right') : back ? 'below' : 'above';
 }
 
-function beyondBar(placed: PlacedLayer, ask: LabelAsk, { pixels, room }: SpotFacts): Spot {
+function besideEnd(placed: PlacedLayer, ask: LabelAsk, { pixels, room }: SpotFacts): Spot {
   const { layer } = placed;
   const value = valueOf(placed, ask, pixels);
   const [x, y] = pixels.point(alongOf(placed, ask, pixels), value);
-  const reach = glyphRoom(layer, ask.at) || (layer.shape === 'stem' ? POINT : 0);
+  const reach = (glyphRoom(layer, ask.at) || (layer.shape === 'stem' || !isBar(layer) ? POINT : 0)) + offsetOf(placed, ask, pixels);
   const stretch = stretchAround(pixels, layer, value, room);
   return { x, y, side: sideOf(placed, ask, pixels), gap: GAP + reach, ...(stretch ? { within: stretch } : {}) };
 }
@@ -86,7 +125,7 @@ function besidePoint(nth: number, ask: LabelAsk, { layers, ofLayer, pixels, room
   const { layer } = placed;
   const value = valueOf(placed, ask, pixels);
   const [x, y] = pixels.point(alongOf(placed, ask, pixels), value);
-  const gap = GAP + (glyphRoom(layer, ask.at) || POINT);
+  const gap = GAP + (glyphRoom(layer, ask.at) || POINT) + offsetOf(placed, ask, pixels);
   const first = sideOf(placed, ask, pixels);
   const stretch = stretchAround(pixels, layer, value, room);
   const on = ofLayer[nth];

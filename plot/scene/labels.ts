@@ -1,18 +1,19 @@
-import { heightOf, LINE, placeLabels, type Box, type LabelPlace, type LabelWish, type WidthAt } from 'core/label';
+import { LINE, placeLabels, type Box, type LabelPlace, type LabelWish, type WidthAt } from 'core/label';
 import type { LabelAsk, Layer } from 'core/plan';
 import { isBar } from 'core/shape';
+import { nameWishes } from './beside-names';
 import type { InTheWay } from './in-the-way';
-import { spotsOf, type SpotFacts } from './label-spots';
+import { pinnedSpot, spotsOf, type SpotFacts } from './label-spots';
 import { lineWishes } from './line-labels';
 import { solid } from './looks';
 import type { PlacedLayer, PixelScales } from './pixel-scales';
 import { readableOn } from './readable-on';
-import type { DroppedLabel, LabelledMark, SceneItem, TextRole, TextWidth } from './scene';
+import { sizesOf } from './type-sizes';
+import type { DroppedLabel, LabelledMark, MarkAt, SceneItem, TextRole, TextWidth, WrittenName } from './scene';
+import { seriesNames, type SeriesName } from './series-names';
 
 /** The weight of labels. */
 const WEIGHT = 650;
-// Label text in CSS pixels: as large as the marks allow, never too small to read.
-const LARGEST = 13;
 /** The smallest letters of a label, in CSS pixels. */
 export const SMALLEST = 10;
 // Between neighbouring labels.
@@ -21,6 +22,8 @@ const SIDE = 6;
 const MOST_LED = 24;
 // Marks that share one label may have it at any of so many of them.
 const MOST_TIED = 7;
+// Around a label above the plot, and between a label and the edge of the canvas; in CSS pixels.
+const [ABOVE, EDGE] = [6, 4];
 // Level lines are few, and named before the marks are.
 const BEFORE_ALL = -1;
 
@@ -46,6 +49,8 @@ export interface Labels {
   readonly labelled: readonly LabelledMark[];
   /** By level line, in the order of the plan. */
   readonly lines: readonly PlacedLine[];
+  /** Names of categories that stand at their bars. */
+  readonly named: readonly WrittenName[];
   readonly dropped: readonly DroppedLabel[];
 }
 
@@ -56,38 +61,98 @@ interface Wanted {
   readonly layer: number;
 }
 
+/** A label that is wanted, and what becomes of it once it has a place, or none. */
+interface Asked {
+  readonly wish: LabelWish;
+  readonly role: TextRole;
+  /** Its colour, and that of what it stands on. */
+  readonly colours: (place: LabelPlace) => Colours;
+  readonly mark: MarkAt;
+}
+
 /** All labels of a figure, placed together: none stands on another, on a mark that is not its own, on a line, or over an edge. */
 export function labelsOf(facts: LabelFacts): Labels {
   const { pixels, way, room, layers } = facts;
-  const width: WidthAt = (text, size) => facts.width(text, { size, weight: WEIGHT });
-  const marks = wantedOf(facts, width);
-  const lines = lineWishes(pixels, width).map(wish => wish && { ...wish, priority: BEFORE_ALL });
-  const asked = lines.flatMap(wish => wish ?? []);
-  const places = placeLabels([...asked, ...marks.map(({ wish }) => wish)], { obstacles: way.obstacles, room, width });
-  const { ground, ink } = pixels.plan.livery;
-  let next = 0;
-  const levelLines = pixels.plan.panels.flatMap(panel => panel.levelLines);
-  const named = lines.map((wish, i): PlacedLine => {
-    const place = wish ? (places[next++] ?? null) : null;
-    const colour = levelLines[i]?.colour ?? ink;
-    return { items: place ? itemsOf(place, 'line', { colour, on: ground }) : [], box: place?.box ?? null };
-  });
-  const items: SceneItem[] = [];
-  const labelled: LabelledMark[] = [];
-  const dropped: DroppedLabel[] = lines.flatMap((wish, i) =>
-    wish && !named[i]?.box ? [{ text: wish.texts[0]?.join(' ') ?? '', why: NO_ROOM, row: -1, layer: -1 }] : [],
+  const width: WidthAt = (text, size, weight) => facts.width(text, { size, weight });
+  const names = nameWishes(pixels, layers, width).map(wish => askedName(wish, pixels));
+  const lines = linesAsked(pixels, width);
+  const series = seriesNames(pixels, layers, way.ofLayer).map(item => askedSeries(item, facts));
+  const marks = wantedOf(facts, width).map(item => askedMark(item, facts));
+  const asked = [...names, ...lines.flatMap(line => line ?? []), ...series, ...marks];
+  const places = placeLabels(
+    asked.map(({ wish }) => wish),
+    { obstacles: way.obstacles, room, width },
   );
-  marks.forEach(({ ask, layer, wish }, i) => {
-    const place = places[asked.length + i];
-    const own = layers[layer]?.layer as Layer;
-    const at = { row: own.rows[ask.at] as number, layer };
-    if (!place) return void dropped.push({ text: ask.text.replace('\n', ' '), why: wish.spots.length ? NO_ROOM : NO_MARK, ...at });
-    const on = isBar(own) && wish.spots[place.spot]?.on && !place.leader ? (own.colours[ask.at] as string) : ground;
-    items.push(...itemsOf(place, 'label', { on, colour: on === ground ? ink : readableOn(on, pixels.plan.livery) }));
-    labelled.push({ box: place.box, ...at });
-  });
-  return { items: [...leadersOf(places, pixels), ...items], labelled, lines: named, dropped };
+  const placeOf = new Map(asked.map((item, i) => [item, places[i] ?? null]));
+  const written = (some: readonly Asked[]): SceneItem[] => some.flatMap(item => itemsFor(item, placeOf.get(item) ?? null));
+  return {
+    items: [...leadersOf(places, pixels), ...written([...names, ...series, ...marks])],
+    labelled: marks.flatMap(item => {
+      const place = placeOf.get(item);
+      return place ? [{ box: place.box, ...item.mark }] : [];
+    }),
+    lines: lines.map(line => ({ items: line ? written([line]) : [], box: (line && placeOf.get(line)?.box) ?? null })),
+    named: names.flatMap((item, at) => {
+      const place = placeOf.get(item);
+      return place ? [{ at, box: place.box }] : [];
+    }),
+    dropped: asked.flatMap(({ wish, mark }, i) =>
+      places[i] ? [] : [{ text: wish.texts[0]?.join(' ') ?? '', why: wish.spots.length ? NO_ROOM : NO_MARK, ...mark }],
+    ),
+  };
 }
+
+const NO_ONE: MarkAt = { row: -1, layer: -1 };
+
+const askedName = (wish: LabelWish, { plan: { livery } }: PixelScales): Asked => ({
+  wish,
+  role: 'category',
+  colours: () => ({ colour: livery.ink, on: livery.ground }),
+  mark: NO_ONE,
+});
+
+/** By level line; null for one without a label. */
+function linesAsked(pixels: PixelScales, width: WidthAt): (Asked | null)[] {
+  const { livery, panels } = pixels.plan;
+  const levelLines = panels.flatMap(panel => panel.levelLines);
+  return lineWishes(pixels, width).map(
+    (wish, i): Asked | null =>
+      wish && {
+        wish: { ...wish, priority: BEFORE_ALL },
+        role: 'line',
+        colours: () => ({ colour: levelLines[i]?.colour ?? livery.ink, on: livery.ground }),
+        mark: NO_ONE,
+      },
+  );
+}
+
+function askedSeries({ wish, layer }: SeriesName, { layers, pixels }: LabelFacts): Asked {
+  const { livery } = pixels.plan;
+  const { colour } = layers[layer]?.layer as Layer;
+  const inside = (place: LabelPlace): boolean => wish.spots[place.spot]?.on !== undefined && !place.leader;
+  return {
+    wish,
+    role: 'legend',
+    colours: place => (inside(place) ? { on: colour, colour: readableOn(colour, livery) } : { on: livery.ground, colour }),
+    mark: NO_ONE,
+  };
+}
+
+function askedMark({ wish, ask, layer }: Wanted, { layers, pixels }: LabelFacts): Asked {
+  const { livery } = pixels.plan;
+  const own = layers[layer]?.layer as Layer;
+  return {
+    wish,
+    role: 'label',
+    colours(place) {
+      const on = isBar(own) && wish.spots[place.spot]?.on && !place.leader ? (own.colours[ask.at] as string) : livery.ground;
+      return { on, colour: on === livery.ground ? livery.ink : readableOn(on, livery) };
+    },
+    mark: { row: own.rows[ask.at] as number, layer },
+  };
+}
+
+const itemsFor = ({ role, colours }: Asked, place: LabelPlace | null): SceneItem[] => (place ? itemsOf(place, role, colours(place)) : []);
 
 const NO_ROOM = 'no room beside other marks and labels';
 const NO_MARK = 'its mark does not show';
@@ -98,21 +163,19 @@ interface Colours {
 }
 
 /** A label's lines, each a text of its own. */
-function itemsOf({ box, lines, size }: LabelPlace, role: TextRole, { colour, on }: Colours): SceneItem[] {
+function itemsOf({ box, lines, size, weight }: LabelPlace, role: TextRole, { colour, on }: Colours): SceneItem[] {
   const middle = box.left + box.width / 2;
-  return lines
-    .map(text => ({ text }))
-    .map(({ text }, i): SceneItem => ({
-      kind: 'text',
-      role,
-      text,
-      x: lines.length === 1 || role === 'line' ? box.left : middle,
-      y: box.top + size * (0.5 + i * LINE),
-      font: { size, weight: WEIGHT },
-      colour,
-      align: lines.length === 1 || role === 'line' ? 'left' : 'centre',
-      on,
-    }));
+  return lines.map((text, i): SceneItem => ({
+    kind: 'text',
+    role,
+    text,
+    x: lines.length === 1 || role === 'line' ? box.left : middle,
+    y: box.top + size * (0.5 + i * LINE),
+    font: { size, weight },
+    colour,
+    align: lines.length === 1 || role === 'line' ? 'left' : 'centre',
+    on,
+  }));
 }
 
 /** Thin lines from labels that stand away from their marks. */
@@ -136,13 +199,14 @@ function wantedOf(facts: LabelFacts, width: WidthAt): Wanted[] {
         layer: nth,
         wish: {
           texts,
-          spots: spotsOfTies(nth, ask, spots),
+          spots: ask.pin ? pinnedSpot(nth, ask, spots) : spotsOfTies(nth, ask, spots),
           size,
           smallest: SMALLEST,
+          weight: WEIGHT,
           priority: (ask.rank ?? 0) + extreme(ask.at),
           steps: true,
           leads: count <= MOST_LED,
-          pinned: false,
+          pinned: ask.pin !== undefined,
         },
       };
     });
@@ -171,27 +235,29 @@ function extremesOf({ labels, values }: Layer): (at: number) => number {
   return at => (half > 0 && Number.isFinite(half) ? 0.99 * (1 - Math.abs((values[at] as number) - middle) / half || 0) : 0);
 }
 
-/** Lying bars closer together than a line of text get smaller labels; so do upright ones closer than their labels are wide. */
+/** As large as the marks allow, never too small to read: lying bars closer together than a line of text get smaller labels; so do upright ones closer than their labels are wide. */
 function sizeFor({ pixels, layers }: LabelFacts, width: WidthAt): number {
   const { plan, layout } = pixels;
+  const { label: largest } = sizesOf(plan.livery);
   const count = Math.max(1, plan.categories.length);
   const bars = layers.map(({ layer }) => layer).filter(isBar);
   const size = plan.horizontal ? Math.floor(layout.area.height / count / Math.max(1, bars[0]?.slots ?? 1)) : widthSize();
-  return Math.max(SMALLEST, Math.min(LARGEST, Math.floor(size)));
+  return Math.max(SMALLEST, Math.min(largest, Math.floor(size)));
 
   function widthSize(): number {
     const texts = bars.map(({ labels }) => labels.filter(({ where }) => where === 'end').map(({ text }) => text));
     // Labels here and there have room at their sides.
-    if (!texts.some(({ length }) => length > count / 2)) return LARGEST;
+    if (!texts.some(({ length }) => length > count / 2)) return largest;
     let widest = 1;
-    for (const list of texts) for (const text of list) widest = Math.max(widest, width(text, LARGEST));
-    return (LARGEST * (layout.area.width / count - SIDE)) / widest;
+    for (const list of texts) for (const text of list) widest = Math.max(widest, width(text, largest, WEIGHT));
+    return (largest * (layout.area.width / count - SIDE)) / widest;
   }
 }
 
-/** From the value axis to the edges of the canvas: labels cover no tick and are never cut. */
-export function labelRoom({ layout: { area, width, head } }: PixelScales): Box {
-  const above = Math.max(head ? head.top + head.words.height : 0, area.top - heightOf(1, LARGEST) - 5);
-  const top = Math.min(area.top, above);
-  return { left: area.left, top, width: width - 4 - area.left, height: area.top + area.height - top };
+/** From the value axis to the edges of the canvas, and a line above the plot: labels cover no tick and are never cut. */
+export function labelRoom({ plan, layout: { area, width } }: PixelScales): Box {
+  const top = Math.max(0, area.top - sizesOf(plan.livery).label - ABOVE);
+  // Names that do not stand at the axis leave their room to all.
+  const left = plan.horizontal && plan.along.beside !== 'axis' ? EDGE : area.left;
+  return { left, top, width: width - EDGE - left, height: area.top + area.height - top };
 }

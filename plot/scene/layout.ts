@@ -2,6 +2,7 @@ import type { Box } from 'core/label';
 import type { ChartPlan } from 'core/plan';
 import type { FootPlace } from './figure-foot';
 import type { FigureHead } from './figure-head';
+import type { SidePlace } from './side-legend';
 import { lastPlace, type NamedAxis } from './name-grid';
 
 /** Pixels of the low and the high end of a value axis. */
@@ -29,6 +30,8 @@ export interface PlotLayout {
   readonly head: { readonly words: FigureHead; readonly left: number; readonly top: number } | null;
   /** The note below the plot; null where there is none. */
   readonly foot: FootPlace | null;
+  /** The legend to the right of the plot; null where it is not there. */
+  readonly side: SidePlace | null;
 }
 
 // Room above the tallest mark of a tiny picture.
@@ -51,5 +54,6 @@ export function tinyLayout(plan: ChartPlan, width: number, height: number): Plot
     names: null,
     head: null,
     foot: null,
+    side: null,
   };
 }

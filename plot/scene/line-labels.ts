@@ -5,6 +5,7 @@ import type { PixelScales } from './pixel-scales';
 
 const SIZE = 12.5;
 const SMALLEST = 10;
+const WEIGHT = 650;
 // A label in the margin is broken into lines at most this wide.
 const MARGIN = 96;
 // From the plot to the margin, and from a line to its label; in CSS pixels.
@@ -33,14 +34,15 @@ export function lineWishes(pixels: PixelScales, width: WidthAt): (Omit<LabelWish
       const last = lastLevel(line);
       if (!line.label || last === undefined) return null;
       const pixel = pixels.value(line.panel, line.axis, last);
-      const lines = brokenIn(line.label, text => width(text, SIZE));
-      const whole = width(line.label, SIZE);
+      const lines = brokenIn(line.label, text => width(text, SIZE, WEIGHT));
+      const whole = width(line.label, SIZE, WEIGHT);
       const along = plan.horizontal ? acrossTop(pixels, pixel, whole) : alongLine(pixels, line, whole);
       return {
         texts: inMargin ? [lines, [line.label]] : [[line.label], ...(lines.length > 1 ? [lines] : [])],
         spots: inMargin ? [...inTheMargin(pixels, pixel, heightOf(lines.length, SIZE)), ...along] : along,
         size: SIZE,
         smallest: SMALLEST,
+        weight: WEIGHT,
         steps: true,
         leads: true,
         pinned: false,

@@ -2,8 +2,6 @@ import type { ChartPlan } from 'core/plan';
 import { isBar } from 'core/shape';
 import type { Font, TextWidth } from './scene';
 
-/** How names along an axis are written. */
-export const NAME_FONT: Font = { size: 12, weight: 400 };
 /** What is said of names that are left out. */
 export const SAID_FONT: Font = { size: 11, weight: 400 };
 /** From the axis to its names, in CSS pixels. */

@@ -1,8 +1,9 @@
 import { solid } from './looks';
-import { NAME_FONT, NAME_GAP, NAME_LINE, SAID_FONT, type AxisName } from './name-grid';
+import { NAME_GAP, NAME_LINE, SAID_FONT, type AxisName } from './name-grid';
 import type { PixelScales } from './pixel-scales';
 import type { WrittenName, SceneItem, TextWidth } from './scene';
 import { fitted } from './shortened';
+import { textFont } from './type-sizes';
 
 // Half of a number at the end of the axis that a lying figure has below its plot.
 const BESIDE_NUMBERS = 20;
@@ -43,7 +44,7 @@ const text = (words: string, x: number, y: number, { plan }: PixelScales): Extra
   text: words,
   x,
   y,
-  font: NAME_FONT,
+  font: textFont(plan.livery),
   colour: plan.livery.ink,
   align: 'centre',
   on: plan.livery.ground,
@@ -54,7 +55,7 @@ function belowItems({ place, lines }: AxisName, pixels: PixelScales, width: Text
   const { area, width: whole } = pixels.layout;
   const top = area.top + area.height + NAME_GAP;
   return lines.map((line, i) => {
-    const half = width(line, NAME_FONT) / 2;
+    const half = width(line, textFont(pixels.plan.livery)) / 2;
     const x = Math.max(EDGE + half, Math.min(pixels.atPlace(place), whole - EDGE - half));
     return text(line, x, top + NAME_LINE * (i + 0.5), pixels);
   });
@@ -66,9 +67,9 @@ function turnedItems({ place, lines }: AxisName, pixels: PixelScales, width: Tex
   const turn = names?.turn ?? 0;
   const x = pixels.atPlace(place) + NAME_LINE / 3;
   // The lower edge of the letters reaches furthest.
-  const room = (x - EDGE - (NAME_FONT.size / 2) * Math.sin(turn)) / Math.cos(turn);
+  const room = (x - EDGE - (textFont(pixels.plan.livery).size / 2) * Math.sin(turn)) / Math.cos(turn);
   if (room < LEAST_TURNED) return [];
-  const words = fitted(lines[0] ?? '', room, line => width(line, NAME_FONT));
+  const words = fitted(lines[0] ?? '', room, line => width(line, textFont(pixels.plan.livery)));
   return [{ ...text(words, x, area.top + area.height + NAME_GAP + 2, pixels), align: 'right', turn: -turn }];
 }
 

@@ -6,6 +6,7 @@ import { headPlaces } from './figure-head';
 import type { PlacedLine } from './labels';
 import { lastLevel } from './level-lines';
 import type { PixelScales } from './pixel-scales';
+import { sidePlaces } from './side-legend';
 import type { PartPlaces, ScenePart, TextWidth } from './scene';
 
 // A line without a label is met this far from it.
@@ -16,6 +17,7 @@ export function partsOf(pixels: PixelScales, lines: readonly PlacedLine[], width
   const { plan, layout } = pixels;
   const places = new Map([
     ...(layout.head ? headPlaces(layout.head.words, layout.head, width) : []),
+    ...(layout.side ? sidePlaces(layout.side) : []),
     ...(layout.foot ? footPlaces(layout.foot, width) : []),
     ...titlePlaces(pixels, width),
     ...axisPlaces(pixels),

@@ -200,7 +200,9 @@ export class PixelScales {
 
   // Hundreds of bars need their room for themselves.
   private share(slots: number): number {
-    return this.plan.categories.length > 400 ? 0.92 : slots === 1 ? 0.74 : 0.9;
+    const usual = this.plan.categories.length > 400 ? 0.92 : slots === 1 ? 0.74 : 0.9;
+    const { bar } = this.plan.livery;
+    return bar ? Math.min(1, (usual * bar.share) / 0.74) : usual;
   }
 
   private line(panel: number, axis: number): ValueLine {

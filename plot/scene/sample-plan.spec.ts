@@ -84,11 +84,13 @@ export const layout: PlotLayout = {
   strips: [null],
   names: null,
   head: null,
+  foot: null,
+  side: null,
 };
 /** The same plot turned: categories run down, position 0 stands at x = 20, position 1 at x = 320. */
 export const turned: PlotLayout = { ...layout, first: 36, perCategory: 33, axes: [[{ from: 20, to: 320 }]] };
 /** Names side by side, none of them marked. */
-export const LISTED: AlongPlan = { places: null, counted: null, ordered: false, names: 'fitting', marked: [] };
+export const LISTED: AlongPlan = { places: null, counted: null, ordered: false, names: 'fitting', marked: [], beside: 'axis' };
 
 /** A plan in whose panels everything stands where it says. */
 export interface PlanParts extends Partial<Omit<ChartPlan, 'panels'>> {
@@ -116,6 +118,9 @@ export function planOf(layers: readonly Layer[], { panels, lines = [], bands = [
       levelLines: inPanel(lines, i),
       bands: inPanel(bands, i),
     })),
+    legendAt: 'top' as const,
+    source: '',
+    wordFaults: [],
     gridlines: false,
     zeroLine: 'auto' as const,
     horizontal: false,

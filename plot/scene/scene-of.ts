@@ -21,6 +21,7 @@ import { writtenNames, nameItems } from './name-items';
 import { partsOf } from './parts';
 import { PixelScales, type PlacedLayer } from './pixel-scales';
 import type { LineHandle, Scene, SceneGroup, SceneItem, Target, TextWidth } from './scene';
+import { sideItems } from './side-legend';
 import { textBoxes } from './text-box';
 
 // Points at the edge of the plot are not cut; what lies far outside the axis does not show.
@@ -49,7 +50,7 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
     perCategory: layout.perCategory,
     count: plan.categories.length,
     places: plan.along.places,
-    named: sizes.words ? writtenNames(pixels) : [],
+    named: sizes.words ? [...writtenNames(pixels), ...words.labels.named] : [],
     targets: layers.map(placed => targetOf(placed, pixels)),
     handles: handlesOf(pixels),
     labelled: words.labels.labelled,
@@ -112,7 +113,7 @@ interface Words {
   readonly labels: Labels;
 }
 
-const NO_WORDS: Words = { groups: [], labels: { items: [], labelled: [], lines: [], dropped: [] } };
+const NO_WORDS: Words = { groups: [], labels: { items: [], labelled: [], lines: [], named: [], dropped: [] } };
 
 /** All that is written: first what has its place, then the labels among it. */
 function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: TextWidth, drawn: readonly SceneGroup[]): Words {
@@ -126,14 +127,16 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
       clip: null,
       items: [
         ...(layout.head ? headItems(layout.head.words, plan, layout.head.left, layout.head.top) : []),
+        ...(layout.side ? sideItems(layout.side, plan) : []),
         ...(layout.foot ? footItems(layout.foot, plan) : []),
       ],
     },
   ];
   const { groups: fixed, dropped } = decluttered(all, layout, width);
-  const asked = plan.panels.some(
-    ({ layers: own, levelLines }) => own.some(layer => layer.labels.length > 0) || levelLines.some(line => line.label),
-  );
+  const asked =
+    plan.panels.some(
+      ({ layers: own, levelLines }) => own.some(layer => layer.labels.length > 0 || layer.isNamed) || levelLines.some(line => line.label),
+    ) || plan.along.beside !== 'axis';
   if (!asked) return { groups: fixed, labels: { ...NO_WORDS.labels, dropped } };
   const way = inTheWay(
     pixels,

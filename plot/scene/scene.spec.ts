@@ -266,7 +266,7 @@ describe('the parts of a figure', () => {
       { ...layout, head: { words, left: 10, top: 5 } },
     ).parts;
     expect(parts.map(({ id }) => id)).toEqual(['title', 'subtitle', 'legend 1', 'axis first', 'categories']);
-    expect(parts[0]?.box).toEqual({ left: 10, top: 5, width: 4 * (parts[0]?.font?.size ?? 0), height: 25 * words.share });
+    expect(parts[0]?.box).toEqual({ left: 10, top: 5, width: 4 * (parts[0]?.font?.size ?? 0), height: words.styles.title.line });
     expect(parts[2]?.cue).toBe('c');
   });
   it('the names of panels that lie beside each other have a line of their own under the head', () => {

@@ -2,7 +2,7 @@
  * The arrows of docs/ARCHITECTURE.md: what each room may import beside itself. A room is a folder; one inside another is a room of its own. A new
  * arrow is a design decision, written there first.
  */
-const leaves = ['core/result', 'core/format', 'core/scale', 'core/label', 'core/glyph', 'core/stages', 'core/sentence', 'core/shape'];
+const leaves = ['core/result', 'core/format', 'core/scale', 'core/label', 'core/glyph', 'core/stages', 'core/sentence', 'core/shape', 'core/colour'];
 const data = [...leaves, 'core/table'];
 const formula = [...data, 'core/formula'];
 const frame = [...formula, 'core/frame'];
@@ -14,6 +14,7 @@ export const rooms = {
   'core/result': [],
   'core/stages': [],
   'core/sentence': [],
+  'core/colour': [],
   'core/format': [],
   'core/scale': [],
   'core/label': [],
@@ -26,7 +27,7 @@ export const rooms = {
   'core/document': [...cue, 'core/document/edits'],
   // The schema's types alone: what the page loads first must not bring the schemas with it.
   'core/document/edits': [...cue, 'core/document'],
-  'core/brief': document,
+  'core/brief': [...document, 'core/words'],
   'core/io': document,
   'core/words': document,
   'core/plan': [...document, 'core/words'],

@@ -32,6 +32,8 @@ export function describeEdit(edit: Edit, before: Project): string {
       return 'changed the derived columns';
     case 'set-pictures':
       return 'changed the small pictures';
+    case 'set-liveries':
+      return 'changed the liveries';
     case 'set-formats':
       return 'changed the number formats';
     case 'all':

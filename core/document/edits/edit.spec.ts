@@ -21,6 +21,7 @@ const project: Project = {
   figures: [figure],
   formats: [],
   pictures: [],
+  liveries: [],
 };
 
 describe('edits', () => {

@@ -3,7 +3,7 @@ import { followTitle } from '../follow-title';
 import { sharedParts } from './shared-parts';
 import { unreachable } from 'core/result';
 import type { CellEdit } from 'core/table';
-import type { Derived, Figure, NumberFormat, SmallPicture, Project, TableDoc } from '../schema';
+import type { Derived, Figure, LiveryDoc, NumberFormat, SmallPicture, Project, TableDoc } from '../schema';
 
 /** Everything that can be done to a project; each is one step of undo. */
 export type Edit =
@@ -20,6 +20,7 @@ export type Edit =
   | { readonly kind: 'set-derived'; readonly table: string; readonly derived: readonly Derived[] }
   | { readonly kind: 'set-formats'; readonly formats: readonly NumberFormat[] }
   | { readonly kind: 'set-pictures'; readonly pictures: readonly SmallPicture[] }
+  | { readonly kind: 'set-liveries'; readonly liveries: readonly LiveryDoc[] }
   | { readonly kind: 'all'; readonly edits: readonly Edit[] };
 
 /** The project after an edit; what is equal is shared with the one before. */
@@ -51,6 +52,8 @@ export function applyEdit(project: Project, edit: Edit): Project {
       return { ...project, formats: [...edit.formats] };
     case 'set-pictures':
       return { ...project, pictures: [...edit.pictures] };
+    case 'set-liveries':
+      return { ...project, liveries: [...edit.liveries] };
     case 'all':
       return edit.edits.reduce(applyEdit, project);
     default:

@@ -1,7 +1,16 @@
 import { PROJECT_VERSION, type Project } from 'core/document';
 import { confirm, following, historyOf, moveHistory, propose, refuse, type Entry, type History, type HistoryMove } from './index';
 
-const project: Project = { version: PROJECT_VERSION, id: 'p', name: 'one', tables: [], figures: [], formats: [], pictures: [] };
+const project: Project = {
+  version: PROJECT_VERSION,
+  id: 'p',
+  name: 'one',
+  tables: [],
+  figures: [],
+  formats: [],
+  pictures: [],
+  liveries: [],
+};
 const rename = (name: string): HistoryMove => ({ kind: 'edit', edit: { kind: 'rename-project', name } });
 
 describe('history', () => {

@@ -1,0 +1,45 @@
+import { inject, Injectable } from '@angular/core';
+import type { Plan } from 'core/plan';
+import type { Picture } from 'core/plan';
+import type * as making from './figure-making';
+import { ProjectStore } from './project-store';
+
+/** Where a label is moved to: its middle so far from its mark's end, in CSS pixels. */
+export interface MovedLabel {
+  readonly row: number;
+  /** Its place among the layers of the plan. */
+  readonly layer: number;
+  readonly across: number;
+  readonly down: number;
+}
+
+/** Labels that are put somewhere by hand. They are kept as distances from their marks, so that they move with the data; one drag is one step of undo. */
+@Injectable({ providedIn: 'root' })
+export class LabelPins {
+  private readonly store = inject(ProjectStore);
+  private key = '';
+  private made: typeof making | null = null;
+
+  start(): void {
+    this.key = crypto.randomUUID();
+    if (!this.made) void import('./figure-making').then(made => (this.made = made));
+  }
+
+  moveTo(moved: MovedLabel, picture: Picture, plan: Plan): void {
+    const { figure } = this.store;
+    const layer = plan.panels.flatMap(panel => panel.layers)[moved.layer];
+    if (!figure || !layer || !this.made || this.key === '') return;
+    const category = this.made.categoryAt(picture.frame, moved.row);
+    const pin = {
+      category,
+      series: figure.data.series === null ? null : layer.name,
+      measure: layer.measure,
+      across: moved.across,
+      down: moved.down,
+    };
+    const isOther = (item: (typeof figure.labels.pins)[number]): boolean =>
+      item.category !== pin.category || item.series !== pin.series || item.measure !== pin.measure;
+    const pins = [...figure.labels.pins.filter(isOther), pin].slice(-this.made.MOST_PINS);
+    this.store.apply({ kind: 'change-figure', figure: figure.id, change: { labels: { ...figure.labels, pins } } }, this.key);
+  }
+}

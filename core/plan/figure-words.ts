@@ -1,0 +1,86 @@
+import type { Figure } from 'core/document';
+import { compileFormula, Evaluator, groupRows, scopeOf } from 'core/formula';
+import { messageFor } from 'core/result';
+import { isMissing, textAt, type Table } from 'core/table';
+import { withHelpers } from './label-text';
+import type { LayoutRequest } from './requests';
+
+/** Words of the figure that hold something that cannot be computed. `key`: the word of the brief where they stand. */
+export interface WordFault {
+  readonly key: string;
+  readonly words: string;
+}
+
+/** A text with its computed values, and what is wrong with it. */
+interface Spoken {
+  readonly text: string;
+  readonly faults: readonly string[];
+}
+
+/** Writes texts with computed values in braces, such as `{max(milk) as volume}`: formulas over all rows of the frame with the helper columns of its cues, as a measure over one group. */
+export class FigureWords {
+  readonly faults: WordFault[] = [];
+  private table: Table | null = null;
+
+  constructor(private readonly request: LayoutRequest) {}
+
+  /** A text; what cannot be computed in it stands as a dash, and is told of at its word of the brief. */
+  write(key: string, text: string): string {
+    if (!text.includes('{')) return text;
+    const { text: written, faults } = this.spoken(text);
+    this.faults.push(...faults.map(words => ({ key, words })));
+    return written;
+  }
+
+  private spoken(text: string): Spoken {
+    const faults: string[] = [];
+    const written = text.split(BRACES).map(part => {
+      const found = INSIDE.exec(part);
+      if (!found) return part;
+      const [, formula = '', format] = found;
+      const value = this.valueOf(formula.trim(), format?.trim());
+      if ('fault' in value) faults.push(`{${formula.trim()}}: ${value.fault}`);
+      return 'fault' in value ? MISSING : value.text;
+    });
+    return { text: written.join(''), faults };
+  }
+
+  private valueOf(formula: string, format: string | undefined): { readonly text: string } | { readonly fault: string } {
+    const { frame, applied, write, formats } = this.request;
+    if (format !== undefined && formats && !formats.includes(format)) return { fault: `no number format is called ${format}.` };
+    const table = (this.table ??= withHelpers(frame.table, applied));
+    const compiled = compileFormula(formula, scopeOf(table), 'measure');
+    if (!compiled.ok) return { fault: compiled.problems.map(messageFor).join(' ') };
+    const values = new Evaluator(table, groupRows([], table.rowCount)).values(compiled.value);
+    if (isMissing(values, 0)) return { text: MISSING };
+    return {
+      text:
+        values.type === 'number' ? write.format(format, soleMeasure(formula, frame.measures), values.data[0] as number) : textAt(values, 0),
+    };
+  }
+}
+
+const MISSING = '–';
+const BRACES = /(\{[^{}]*\})/;
+const INSIDE = /^\{(.*?)(?:\s+as\s+([\p{L}\p{N}_ ]+?))?\s*\}$/u;
+
+/** The measure that a formula speaks of, for its unit and decimals: the first whose name stands in it. */
+const soleMeasure = (formula: string, measures: readonly string[]): string => measures.find(name => formula.includes(name)) ?? '';
+
+/** The words of a figure as they are drawn. */
+export interface WrittenWords {
+  readonly title: string;
+  readonly subtitle: string;
+  readonly note: string;
+  readonly source: string;
+}
+
+/** Title, subtitle, note and source with their computed values. `finding`: what takes the title's place; null where the analyst's own stands. */
+export function writtenWords({ words }: Figure, finding: string | null, writer: FigureWords): WrittenWords {
+  return {
+    title: finding ?? writer.write('title', words.title),
+    subtitle: writer.write('subtitle', words.subtitle),
+    note: writer.write('note', words.note ?? ''),
+    source: writer.write('source', words.source ?? ''),
+  };
+}

@@ -1,0 +1,129 @@
+import { isLying, type Labels } from 'core/document';
+import { columnOf } from 'core/table';
+import { rowNames } from 'core/words';
+import { labelTexts } from './label-text';
+import { shorterOf, signed, valueTexts } from './marks';
+import type { Layer } from './plan';
+import type { LayoutRequest } from './requests';
+
+/** What a label of a layer says, item by item along the category axis; empty for nothing. */
+export interface Said {
+  readonly text: (at: number) => string;
+  /** The same in fewer letters, the fullest first. */
+  readonly shorter: (at: number) => readonly string[];
+}
+
+/** What labels are made from. */
+export interface SaysFacts {
+  readonly request: LayoutRequest;
+  readonly layer: Layer;
+  /** Sizes of all parts that stand in the same place, per item; what shares of a stack are shares of. */
+  readonly wholes: Float64Array;
+}
+
+const none = (): readonly string[] => [];
+const plainly = (text: (at: number) => string): Said => ({ text, shorter: none });
+
+/** Everything that a label can say. Adding something is adding an entry here and its words in the brief. */
+export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said } = {
+  value(facts) {
+    const { request, layer } = facts;
+    const { labels } = request.figure;
+    const measure = otherOf(facts) ?? layer.measure;
+    if (labels.format !== null) {
+      const numbers = numbersOf(request, measure);
+      const { format } = labels;
+      return plainly(byRow(layer, row => (isThere(numbers[row]) ? request.write.format(format, measure, numbers[row]) : '')));
+    }
+    const [written, shorter, numbers] = [valueTexts(request, measure), shorterOf(request, measure), numbersOf(request, measure)];
+    return {
+      text: byRow(layer, row => (isThere(numbers[row]) ? written(row) : '')),
+      shorter: at => (layer.rows[at] === -1 ? [] : shorter(layer.rows[at] as number)),
+    };
+  },
+  name({ request, layer }) {
+    const names = rowNames(request.frame, request.figure);
+    return plainly(byRow(layer, row => names[row] ?? ''));
+  },
+  series: ({ layer }) => plainly(() => layer.name),
+  share({ request, layer }) {
+    const total = sumOf(numbersOf(request, layer.measure));
+    return plainly(percents(request, layer, at => (layer.values[at] as number) / total));
+  },
+  part: ({ request, layer, wholes }) =>
+    plainly(percents(request, layer, at => Math.abs(layer.values[at] as number) / (wholes[at] as number))),
+  difference(facts) {
+    const { request, layer } = facts;
+    const other = otherOf(facts);
+    const numbers = other === null ? null : numbersOf(request, other);
+    return plainly(differences(request, layer, at => (numbers ? numbers[layer.rows[at] as number] : undefined) ?? NaN));
+  },
+  previous: ({ request, layer }) => plainly(differences(request, layer, at => before(layer, at))),
+  rank({ request, layer }) {
+    const sorted = Float64Array.from(numbersOf(request, layer.measure).filter(isThere)).sort();
+    return plainly(at => (isThere(layer.values[at]) ? `${1 + above(sorted, layer.values[at])}.` : ''));
+  },
+  glyph({ request, layer }) {
+    const [rise, fall] = isLying(request.figure.shape) ? ['▶', '◀'] : ['▲', '▼'];
+    return plainly(at => {
+      const change = (layer.values[at] as number) - before(layer, at);
+      return Number.isNaN(change) ? '' : change > 0 ? rise : change < 0 ? fall : '■';
+    });
+  },
+  text({ request, layer }) {
+    const helpers = request.applied.flatMap(({ helpers: own }) => own.map(({ column }) => column));
+    // A line break is typed as it is in most places.
+    const text = labelTexts(request.figure.labels.text.replaceAll('\\n', '\n'), request, helpers);
+    return plainly(byRow(layer, text));
+  },
+};
+
+const isThere = (value: number | undefined): value is number => value !== undefined && !Number.isNaN(value);
+
+const byRow =
+  ({ rows }: Layer, text: (row: number) => string) =>
+  (at: number): string =>
+    rows[at] === -1 || rows[at] === undefined ? '' : text(rows[at]);
+
+/** The other measure that labels speak of, where the frame has it as a number. */
+function otherOf({ request: { figure, frame } }: SaysFacts): string | null {
+  const { measure } = figure.labels;
+  return measure !== null && columnOf(frame.table, measure)?.type === 'number' ? measure : null;
+}
+
+/** A column of the frame as numbers; none where it holds something else. */
+export function numbersOf({ frame }: LayoutRequest, name: string): Float64Array {
+  const column = columnOf(frame.table, name);
+  return column?.type === 'number' ? column.data : new Float64Array(frame.table.rowCount).fill(NaN);
+}
+
+const sumOf = (values: Float64Array): number => values.reduce((sum, value) => (Number.isNaN(value) ? sum : sum + value), 0);
+
+/** How many of some sorted values lie above one. Method: bisection. */
+function above(sorted: Float64Array, value: number): number {
+  let [from, to] = [0, sorted.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if ((sorted[middle] as number) > value) to = middle;
+    else from = middle + 1;
+  }
+  return sorted.length - from;
+}
+
+/** The value before this one along the category axis, missing ones passed over; NaN for the first. */
+function before({ values }: Layer, at: number): number {
+  for (let i = at - 1; i >= 0; i--) if (isThere(values[i])) return values[i] as number;
+  return NaN;
+}
+
+function percents(request: LayoutRequest, layer: Layer, share: (at: number) => number): (at: number) => string {
+  const shares = Float64Array.from(layer.values, (_, at) => share(at));
+  const write = request.write.alike(layer.measure, shares, 'percent');
+  return at => (Number.isFinite(shares[at]) ? write(shares[at] as number) : '');
+}
+
+function differences(request: LayoutRequest, layer: Layer, other: (at: number) => number): (at: number) => string {
+  const values = Float64Array.from(layer.values, (value, at) => value - other(at));
+  const write = request.write.alike(layer.measure, values);
+  return at => signed(values[at] as number, write);
+}

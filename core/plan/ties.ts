@@ -1,0 +1,23 @@
+import { counted } from 'core/sentence';
+import type { LabelAsk } from './plan';
+
+// So many equal labels are read one by one; more of them share one.
+const HANDFUL = 5;
+
+/** Labels of one cue, those that say the same at more than a handful of marks as one: "0 · 7 huts", at the middle one of them. `category`: what the marks are, by the column that names them. */
+export function tied(asks: readonly LabelAsk[], category: string): LabelAsk[] {
+  if (asks.length <= HANDFUL) return [...asks];
+  const alike = new Map<string, LabelAsk[]>();
+  for (const ask of asks) {
+    const key = `${ask.where} ${ask.text}`;
+    const list = alike.get(key);
+    if (list) list.push(ask);
+    else alike.set(key, [ask]);
+  }
+  return [...alike.values()].flatMap(list => (list.length > HANDFUL ? [sharedBy(list, category)] : list)).sort((a, b) => a.at - b.at);
+}
+
+function sharedBy(asks: readonly LabelAsk[], category: string): LabelAsk {
+  const { shorter: _, ...middle } = asks[Math.floor((asks.length - 1) / 2)] as LabelAsk;
+  return { ...middle, text: `${middle.text} · ${counted(asks.length, category)}`, ties: asks.map(({ at }) => at) };
+}

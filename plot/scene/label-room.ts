@@ -1,0 +1,55 @@
+import type { ChartPlan, LabelAsk, Layer } from 'core/plan';
+import { positionOf } from 'core/scale';
+import { isBar } from 'core/shape';
+import type { TextWidth } from './scene';
+
+// Letters of a label at their largest, its distance from its mark, and from the edge; in CSS pixels.
+const [SIZE, GAP, EDGE] = [13, 5, 4];
+// A plot takes at least this share of its figure's width, and labels beside it no more than that.
+const [LEAST_PLOT, MOST_BESIDE] = [0.5, 0.3];
+// The lowest plot there usually is, in CSS pixels.
+const LOW_PLOT = 180;
+
+/** Room that labels need to the right of a lying plot, for marks that reach far. CSS pixels. */
+export function roomBeside(plan: ChartPlan, width: number, measure: TextWidth): number {
+  if (!plan.horizontal) return 0;
+  const plot = width * LEAST_PLOT;
+  const needs = beyondEnds(plan.panels.at(-1)).map(
+    ({ ask, left }) => GAP + EDGE + measure(ask.text, { size: SIZE, weight: 650 }) - left * plot - PADDING,
+  );
+  return Math.min(width * MOST_BESIDE, Math.max(0, ...needs));
+}
+
+// What there is beside a plot anyway, in CSS pixels.
+const PADDING = 20;
+
+/** Room that labels need between the head and an upright plot, beside what is there anyway. CSS pixels. */
+export function roomAbove(plan: ChartPlan): number {
+  if (plan.horizontal) return 0;
+  const most = beyondEnds(plan.panels[0]).map(({ left }) => SIZE + GAP + 2 - left * LOW_PLOT);
+  return Math.max(0, ...most) * SHARE_ABOVE;
+}
+
+// Half of it lies in the gap below the head.
+const SHARE_ABOVE = 0.5;
+
+interface AtEnd {
+  readonly ask: LabelAsk;
+  /** How much of the axis is left beyond the mark, as a share. */
+  readonly left: number;
+}
+
+/** Labels beyond the ends of a panel's marks. */
+function beyondEnds(panel: ChartPlan['panels'][number] | undefined): AtEnd[] {
+  return (panel?.layers ?? []).flatMap(layer => {
+    const scale = panel?.axes[layer.axis]?.scale;
+    if (!scale || !stands(layer)) return [];
+    return layer.labels
+      .filter(({ where }) => where === 'end')
+      .map(ask => ({ ask, left: 1 - Math.min(1, positionOf(scale, layer.ends[ask.at] as number)) }))
+      .filter(({ left }) => !Number.isNaN(left));
+  });
+}
+
+/** Whether a layer's labels stand beyond its marks and nowhere else. */
+const stands = (layer: Layer): boolean => isBar(layer) || layer.shape === 'points';

@@ -1,0 +1,73 @@
+import type { LabelWish, Spot } from 'core/label';
+import { rectAt } from './flat';
+import type { PlacedLayer, PixelScales } from './pixel-scales';
+
+const SIZE = 12.5;
+const SMALLEST = 10;
+const GAP = 8;
+// After level lines, before labels of marks.
+const PRIORITY = -0.5;
+
+/** The name of a series as it is wanted at its marks, with the layer that it names. */
+export interface SeriesName {
+  readonly layer: number;
+  readonly wish: LabelWish;
+}
+
+/** Names of series at their marks instead of in the legend: at the end of a line, on the largest bar. */
+export function seriesNames(
+  pixels: PixelScales,
+  layers: readonly PlacedLayer[],
+  ofLayer: readonly (readonly [number, number])[],
+): SeriesName[] {
+  return layers.flatMap((placed, nth): SeriesName[] => {
+    if (!placed.layer.isNamed) return [];
+    const spots = placed.boxes ? onBars(placed, ofLayer[nth]?.[0] ?? 0, pixels) : alongLine(placed, pixels);
+    return [
+      {
+        layer: nth,
+        wish: {
+          texts: [[placed.layer.name]],
+          spots,
+          size: SIZE,
+          smallest: SMALLEST,
+          weight: 650,
+          priority: PRIORITY,
+          steps: true,
+          leads: true,
+          pinned: false,
+        },
+      },
+    ];
+  });
+}
+
+/** To the right of the last point; else above or below it, and above or below points further back. */
+function alongLine({ ends, layer }: PlacedLayer, { plan }: PixelScales): Spot[] {
+  const there = Array.from(layer.ends.keys()).filter(at => !Number.isNaN(layer.ends[at]));
+  const last = there.at(-1);
+  if (last === undefined) return [];
+  const spot = (at: number, side: Spot['side']): Spot => ({ x: ends[2 * at] as number, y: ends[2 * at + 1] as number, side, gap: GAP });
+  const back = [0.85, 0.7, 0.5].map(share => there[Math.floor((there.length - 1) * share)] as number);
+  const beside = plan.horizontal ? (['right', 'left'] as const) : (['above', 'below'] as const);
+  return [spot(last, plan.horizontal ? 'below' : 'right'), ...[last, ...back].flatMap(at => beside.map(side => spot(at, side)))];
+}
+
+/** Within the largest bar, else beyond it. */
+function onBars({ boxes, layer }: PlacedLayer, first: number, { plan }: PixelScales): Spot[] {
+  const sizes = Array.from(layer.ends.keys(), at => {
+    const [, , width, height] = rectAt(boxes as Float64Array, 4 * at);
+    return { at, size: (plan.horizontal ? width : height) || 0 };
+  });
+  const largest = sizes.filter(({ size }) => size > 0).sort((a, b) => b.size - a.size || a.at - b.at);
+  return largest.slice(0, 5).flatMap(({ at }): Spot[] => {
+    const [left, top, width, height] = rectAt(boxes as Float64Array, 4 * at);
+    const own = { within: { left, top, width, height }, on: [first + at, first + at + 1] as const };
+    return [
+      { x: left + width / 2, y: top + height / 2, side: 'over', gap: 0, ...own },
+      plan.horizontal
+        ? { x: left + width, y: top + height / 2, side: 'right', gap: GAP }
+        : { x: left + width / 2, y: top, side: 'above', gap: GAP },
+    ];
+  });
+}
