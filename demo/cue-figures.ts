@@ -11,8 +11,10 @@ export const averageMilk = (table: TableFacts): Figure =>
     id: 'average-milk',
     name: 'Above average',
     title: 'Which huts bring more than the average',
-    subtitle: 'Litres of the 2031 season; bars at or above the average stand out',
+    subtitle: 'Litres of the 2031 season; bars at or above the average of {avg(milk)} L stand out',
     data: {},
+    labels: { what: 'all', place: 'base' },
+    words: { finding: { cue: 'typical-1', wording: 'number' }, source: 'Highmeadow Dairy Union, deliveries of 2031' },
     cues: [cueOf('typical', ['milk'], 'hut', { looks: { above: look('brass'), below: look('') } })],
   });
 

@@ -3,6 +3,7 @@ import { plainFormat, PROJECT_VERSION, type NumberFormat, type Project } from 'c
 import { LADDERS } from 'core/format';
 import type { Table } from 'core/table';
 import * as cued from './cue-figures';
+import * as labels from './label-figures';
 import * as scales from './scale-figures';
 import * as windows from './window-figures';
 
@@ -20,6 +21,7 @@ const FORMATS: NumberFormat[] = [
   plainFormat('percent', { percent: true, decimals: 1 }),
   plainFormat('count', { decimals: 0 }),
   plainFormat('thousands and millions', { ladder: [...LADDERS.counts] }),
+  plainFormat('gain or loss', { sign: 'always', decimals: 0 }),
   plainFormat('fat content', { percent: true, decimals: 2 }),
 ];
 
@@ -53,6 +55,9 @@ export function demoProject(tables: readonly Table[]): Project {
       scales.cellCounts(cellcounts),
       scales.wheelsBroken(huts),
       scales.firstGrade(grades),
+      labels.altitudes(huts),
+      labels.balances(huts),
+      labels.grades(grades),
     ],
     formats: FORMATS,
     pictures: [],

@@ -85,7 +85,8 @@ export const worstCounts = (table: TableFacts): Figure =>
       order: { by: 'measure', measure: 'worst count', descending: true },
     },
     shape: { mark: 'bar', proportion: '4:3' },
-    scales: { gridlines: false, axes: axesWith({ numbers: false }) },
+    scales: { gridlines: false, zeroLine: 'bold', axes: axesWith({ numbers: false }) },
+    dress: { livery: 'Night barn' },
     cues: [
       cueOf('threshold', ['worst count'], 'hut', {
         steps: [

@@ -13,10 +13,16 @@ export interface Sketch {
   readonly shape?: Partial<Figure['shape']>;
   readonly scales?: Partial<Figure['scales']>;
   readonly cues: readonly Cue[];
+  readonly labels?: Partial<Figure['labels']>;
+  readonly dress?: Partial<Figure['dress']>;
+  readonly words?: Partial<Figure['words']>;
 }
 
 /** A figure of the sample, over a table that has huts. */
-export function figureOf(table: TableFacts, { id, name, title, subtitle, data, shape, scales, cues }: Sketch): Figure {
+export function figureOf(
+  table: TableFacts,
+  { id, name, title, subtitle, data, shape, scales, cues, labels, dress, words }: Sketch,
+): Figure {
   const first = firstFigure(id, table, table.columns.some(column => column.name === 'hut') ? 'hut' : data.category);
   return {
     ...first,
@@ -25,7 +31,9 @@ export function figureOf(table: TableFacts, { id, name, title, subtitle, data, s
     shape: { ...first.shape, ...shape },
     scales: { ...first.scales, ...scales },
     cues: [...cues],
-    words: { title, subtitle },
+    words: { title, subtitle, ...words },
+    labels: { ...first.labels, ...labels },
+    dress: { ...first.dress, ...dress },
   };
 }
 

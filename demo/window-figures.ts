@@ -63,6 +63,7 @@ export function runningMilk(table: TableFacts): Figure {
     },
     shape: { ...figure.shape, mark: 'line', panels: 'measures' },
     cues: [],
+    dress: { ...figure.dress, legend: 'direct' },
     words: { title: 'Milk by valley, week by week and so far', subtitle: 'Each valley against its own season, 2031' },
   };
 }

@@ -117,7 +117,8 @@ function before({ values }: Layer, at: number): number {
 }
 
 function percents(request: LayoutRequest, layer: Layer, share: (at: number) => number): (at: number) => string {
-  const shares = Float64Array.from(layer.values, (_, at) => share(at));
+  // A tenth of a percent is as much as a label is read with.
+  const shares = Float64Array.from(layer.values, (_, at) => Math.round(share(at) * 1000) / 1000);
   const write = request.write.alike(layer.measure, shares, 'percent');
   return at => (Number.isFinite(shares[at]) ? write(shares[at] as number) : '');
 }

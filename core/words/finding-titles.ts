@@ -64,7 +64,7 @@ const wordings: Readonly<Record<Wording, Says>> = {
     const { rows, measure, write } = of;
     if (rows.length <= MOST_NAMED) return `${sentence(of)}: ${listed([...new Set(valuesOf(of).map(value => write.full(measure, value)))])}`;
     const share = shareOf(of);
-    return share === null ? null : `${sentence(of)}, with ${write.as('percent', measure, share)} of all ${measure}`;
+    return share === null ? null : `${sentence(of)}, with ${roughly.format(share)} of all ${measure}`;
   },
   compared(of) {
     const average = averageOf(of);
@@ -76,6 +76,7 @@ const wordings: Readonly<Record<Wording, Says>> = {
   },
 };
 
+const roughly = new Intl.NumberFormat('en', { style: 'percent', maximumSignificantDigits: 2 });
 const ratio = new Intl.NumberFormat('en', { maximumSignificantDigits: 2 });
 
 /** "Kettlemoor has the highest milk", "A and B have the highest milk", "9 of 20 huts are above average". */
