@@ -64,7 +64,7 @@ const wordings: Readonly<Record<Wording, Says>> = {
     const { rows, measure, write } = of;
     if (rows.length <= MOST_NAMED) return `${sentence(of)}: ${listed([...new Set(valuesOf(of).map(value => write.full(measure, value)))])}`;
     const share = shareOf(of);
-    return share === null ? null : `${sentence(of)}, with ${roughly.format(share)} of all ${measure}`;
+    return share === null ? null : `${sentence(of)}, with ${roughly.format(share).replace('%', ' %')} of all ${measure}`;
   },
   compared(of) {
     const average = averageOf(of);
