@@ -12,12 +12,13 @@ import { b2 } from './rows/b2';
 import { c1 } from './rows/c1';
 import { c2 } from './rows/c2';
 import { c3 } from './rows/c3';
+import { c4 } from './rows/c4';
 import { d1 } from './rows/d1';
 import { d2 } from './rows/d2';
 import { e1 } from './rows/e1';
 import { e2 } from './rows/e2';
 
-const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, d1, d2, e1, e2, app];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, c4, d1, d2, e1, e2, app];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;

@@ -37,6 +37,9 @@ const DEMO = [
   'Cell counts',
   'Wheels, with a break',
   'First grade',
+  'Altitudes',
+  'Balance against plan',
+  'Grades',
 ];
 
 test.beforeEach(({ page }) => openApp(page));
@@ -161,7 +164,7 @@ test('figures are dragged to another place and found by typing', async ({ page }
   await page.mouse.move(to.x + 4, to.y + 2, { steps: 8 });
   await page.mouse.up();
   await expect(names.first()).toHaveText(DEMO[2] as string);
-  await list.getByLabel('Find a figure').fill('against');
+  await list.getByLabel('Find a figure').fill('milk against');
   await expect(names).toHaveText(['Milk against plan']);
   await page.keyboard.press('Enter');
   await expect(figureName(page)).toHaveText('Milk against plan');

@@ -101,7 +101,7 @@ export class LiverySheet {
 
   /** A copy of what is worn, worn from now on; one step of undo. */
   protected copy(): void {
-    const like = this.current() ?? (LIVERIES[0] as LiveryDoc);
+    const like = this.current() ?? LIVERIES[0];
     this.add({ ...like, name: freeName(`${like.name}, own`, this.all()) });
   }
 

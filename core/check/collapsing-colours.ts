@@ -1,6 +1,7 @@
 import { collapsesIn, contrastOf, LEAST_MARK, nearestToldApart } from 'core/colour';
 import type { ChartPlan } from 'core/plan';
 import { listed } from 'core/sentence';
+import { shapeOf } from 'core/shape';
 import type { Check, CheckSubject, Mend, Risk } from './check';
 
 /** What a colour stands for in a figure. */
@@ -27,11 +28,16 @@ export const collapsingColours: Check = {
   },
 };
 
-/** Whether two entries look alike but for their colour: same shape, no glyph, no dash. */
+/** Whether two entries look alike but for their colour: same kind of mark, no glyph, no dash. */
 function isBare({ legend }: ChartPlan, a: string, b: string): boolean {
   const [one, other] = [a, b].map(text => legend.find(entry => entry.text === text)?.key);
   if (one?.kind !== 'mark' || other?.kind !== 'mark') return false;
-  return one.glyph === other.glyph && one.stroke?.dash === other.stroke?.dash && one.stroke?.marker === other.stroke?.marker;
+  return (
+    shapeOf(one).key === shapeOf(other).key &&
+    one.glyph === other.glyph &&
+    one.stroke?.dash === other.stroke?.dash &&
+    one.stroke?.marker === other.stroke?.marker
+  );
 }
 
 function risk({ figure, plan }: CheckSubject, [a, b]: readonly [Shown, Shown], visions: readonly string[]): Risk {

@@ -1,18 +1,21 @@
 import type { Cue } from 'core/cue';
+import type { Layer } from 'core/plan';
 import { counted, listed } from 'core/sentence';
 import type { Check, Risk } from './check';
 
 // More marks than this share of all are a background, not an emphasis; fewer marks than that are too few to tell.
-const [MOST, LEAST_MARKS] = [1 / 3, 6];
+const [MOST, LEAST_MARKS, NEARLY_ALL] = [1 / 3, 6, 0.9];
 
 /** Emphasis on so many marks that none of them stands out. */
 export const tooMuchEmphasis: Check = {
   about: 'more than a third of the marks emphasised',
   find({ figure, plan }) {
     const layers = plan.panels.flatMap(panel => panel.layers).filter(({ cue }) => cue === null);
-    const all = layers.reduce((sum, { ends }) => sum + ends.reduce((count, end) => count + Number(end === end), 0), 0);
-    const numbers = layers.flatMap(({ marked, ends }) => [...marked].filter((cue, at) => cue !== 0 && !Number.isNaN(ends[at])));
-    if (all < LEAST_MARKS || numbers.length <= all * MOST) return [];
+    // Where every mark of a measure is told into one group or another, colour is a key and no emphasis.
+    const measures = [...new Set(layers.map(({ measure }) => measure))];
+    const told = measures.map(measure => marksOf(layers.filter(layer => layer.measure === measure)));
+    const [all, numbers] = told.find(([count, marked]) => isTooMuch(count, marked.length)) ?? [0, []];
+    if (all === 0) return [];
     const [number] = [...new Set(numbers)].sort((a, b) => count(numbers, b) - count(numbers, a));
     const cue = figure.cues[(number ?? 1) - 1];
     return [
@@ -30,6 +33,14 @@ export const tooMuchEmphasis: Check = {
     ];
   },
 };
+
+/** How many marks some layers have, and the numbers of the cues that mark some of them. */
+function marksOf(layers: readonly Layer[]): readonly [all: number, numbers: readonly number[]] {
+  const all = layers.reduce((sum, { ends }) => sum + ends.reduce((count, end) => count + Number(end === end), 0), 0);
+  return [all, layers.flatMap(({ marked, ends }) => [...marked].filter((cue, at) => cue !== 0 && !Number.isNaN(ends[at])))];
+}
+
+const isTooMuch = (all: number, marked: number): boolean => all >= LEAST_MARKS && marked > all * MOST && marked < all * NEARLY_ALL;
 
 /** The word of a cue that chooses the colour of its first part. */
 const colourWord = (cue: Cue | undefined): string => `look:${Object.keys(cue?.looks ?? {})[0] ?? ''}:colour`;

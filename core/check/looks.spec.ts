@@ -11,8 +11,10 @@ const HUTS = ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H', 'I', 'J'];
 const table = tableOf({ hut: HUTS, milk: [100, 90, 80, 70, 60, 50, 40, 30, 20, 10], fat: [9, 8, 7, 6, 5, 4, 3, 2, 1, 1] });
 const formats = [plainFormat('litres', { suffix: ' L' })];
 const facts = cueFactsOf({ category: 'hut', measures: ['milk'] });
-const cueOf = (kind: 'extremes' | 'compare' | 'rank', change: object = {}, id = 'c'): Cue =>
-  ({ ...cueKinds[kind].create(id, facts), ...change }) as Cue;
+const cueOf = (kind: 'extremes' | 'compare' | 'rank', change: object = {}, id = 'c'): Cue => ({
+  ...cueKinds[kind].create(id, facts),
+  ...change,
+});
 
 function figureOf(change: Partial<Figure>): Figure {
   const made = firstFigure('f', { id: 'd', name: 'd', rowCount: HUTS.length, units: {}, columns: table.columns }, 'hut');
@@ -71,7 +73,7 @@ const rows: readonly Row[] = [
             highest: { ...extremes.looks['highest']!, colour: '#8a7a2e' },
             lowest: { ...extremes.looks['lowest']!, colour: '#5c8a3c' },
           },
-        } as Cue,
+        },
       ],
     },
     words: /look alike in protanopia/,

@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush';
+import RBush from 'rbush';
 import { crosses, overlaps, type Box, type Segment } from './box';
 
 /** Ground between two edges over a stretch of the category axis: a piece of an area. Upright: `from` and `to` are x, the edges are y. */
@@ -18,10 +19,27 @@ interface Obstacle {
 
 const NONE = [0, 0] as const;
 
-/** What labels keep clear of. Each has a number by which a label may be allowed to lie on it. Cost: O(n log n) once, then O(log n) a question. */
+interface Entry {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+  readonly at: number;
+}
+
+// Entries of a node: many, since the index is built once and asked often.
+const NODE = 16;
+// Touching is not meeting.
+const HAIR = 1e-6;
+
+/**
+ * What labels keep clear of. Each has a number by which a label may be allowed to lie on it. Boxes lie in an index of their own, whose answer is the first one met;
+ * what is no box is looked at closely. Cost: O(n log n) once, then O(log n) a question.
+ */
 export class Obstacles {
   private readonly all: Obstacle[] = [];
-  private index: Flatbush | null = null;
+  private boxes: RBush<Entry> | null = null;
+  private others: { readonly index: Flatbush; readonly at: readonly number[] } | null = null;
 
   /** Adds a box; gives its number. One without area is in nobody's way. */
   box(box: Box): number {
@@ -63,11 +81,21 @@ export class Obstacles {
   /** Whether a box meets any of them but those that it may lie on. */
   meets(box: Box, [from, to]: readonly [number, number] = NONE): boolean {
     if (this.all.length === 0) return false;
-    this.index ??= this.built();
+    this.boxes ??= this.boxIndex();
+    const { left, top, width, height } = box;
+    const room = { minX: left + HAIR, minY: top + HAIR, maxX: left + width - HAIR, maxY: top + height - HAIR };
+    const met = from === to ? this.boxes.collides(room) : this.boxes.search(room).some(({ at }) => at < from || at >= to);
+    return met || this.meetsOther(box, from, to);
+  }
+
+  private meetsOther(box: Box, from: number, to: number): boolean {
+    const { index, at } = (this.others ??= this.otherIndex());
+    if (at.length === 0) return false;
     let met = false;
-    this.index.search(box.left, box.top, box.left + box.width, box.top + box.height, at => {
-      if (met || (at >= from && at < to)) return false;
-      const { box: own, meets } = this.all[at] as Obstacle;
+    index.search(box.left, box.top, box.left + box.width, box.top + box.height, i => {
+      const nth = at[i] as number;
+      if (met || (nth >= from && nth < to)) return false;
+      const { box: own, meets } = this.all[nth] as Obstacle;
       met = overlaps(own, box) && (meets === null || meets(box));
       return false;
     });
@@ -75,15 +103,29 @@ export class Obstacles {
   }
 
   private add(obstacle: Obstacle): number {
-    this.index = null;
+    this.boxes = null;
+    this.others = null;
     return this.all.push(obstacle) - 1;
   }
 
-  private built(): Flatbush {
-    const index = new Flatbush(this.all.length);
-    for (const { box } of this.all) index.add(box.left, box.top, box.left + box.width, box.top + box.height);
+  private boxIndex(): RBush<Entry> {
+    const entries: Entry[] = [];
+    this.all.forEach(({ box: { left, top, width, height }, meets }, at) => {
+      if (meets === null && (width > 0 || height > 0)) entries.push({ minX: left, minY: top, maxX: left + width, maxY: top + height, at });
+    });
+    return new RBush<Entry>(NODE).load(entries);
+  }
+
+  private otherIndex(): { readonly index: Flatbush; readonly at: readonly number[] } {
+    const at = Array.from(this.all.keys()).filter(nth => this.all[nth]?.meets !== null);
+    const index = new Flatbush(Math.max(1, at.length));
+    for (const nth of at) {
+      const { box } = this.all[nth] as Obstacle;
+      index.add(box.left, box.top, box.left + box.width, box.top + box.height);
+    }
+    if (at.length === 0) index.add(0, 0, 0, 0);
     index.finish();
-    return index;
+    return { index, at };
   }
 }
 

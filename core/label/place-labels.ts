@@ -12,8 +12,12 @@ export interface LabelGround {
   readonly width: WidthAt;
 }
 
-// Steps aside that all labels of a figure may try together, and each of them on top: where hundreds have no room, looking on costs more than it finds.
-const [TRIES, TRIES_EACH] = [6_000, 4];
+// Boxes that all labels of a figure may try together off their spots: where many have no room, looking on costs more than it finds.
+const TRIES = 1_500;
+// Of more labels than this most have no room at all: each takes a spot of its own that is free, or none.
+const CROWD = 300;
+// Boxes around a mark that a label with a leading line tries.
+const LED = 24;
 // From a size of letters to the next smaller one, in CSS pixels.
 const SMALLER = 1;
 
@@ -38,7 +42,6 @@ interface Written extends Extent {
   readonly lines: readonly string[];
   readonly size: number;
   readonly weight: number;
-  readonly text: number;
 }
 
 class Placing {
@@ -50,7 +53,7 @@ class Placing {
     private readonly wishes: readonly LabelWish[],
     private readonly ground: LabelGround,
   ) {
-    this.tries = TRIES + TRIES_EACH * wishes.length;
+    this.tries = wishes.length > CROWD ? 0 : TRIES;
   }
 
   place(i: number): LabelPlace | null {
@@ -61,25 +64,25 @@ class Placing {
   }
 
   private found(wish: LabelWish, i: number): LabelPlace | null {
-    const [first, ...shorter] = wish.texts.map((_, text) => text);
-    if (first === undefined) return null;
-    const full = this.written(wish, first, wish.size);
+    const full = this.written(wish, wish.lines, wish.size);
     const near = this.onSpot(wish, full) ?? this.stepped(wish, full, i);
     if (near) return near;
-    const smaller = sizesBelow(wish).map(size => this.written(wish, first, size));
-    const less = shorter.flatMap(text => [wish.size, wish.smallest].map(size => this.written(wish, text, size)));
+    if (this.tries <= 0) return null;
+    const smaller = sizesBelow(wish).map(size => this.written(wish, wish.lines, size));
+    const less = wish.shorter().flatMap(lines => [wish.size, wish.smallest].map(size => this.written(wish, lines, size)));
     for (const written of [...smaller, ...less]) {
+      if (this.tries <= 0) return null;
+      this.tries -= wish.spots.length;
       const place = this.onSpot(wish, written) ?? this.stepped(wish, written, i);
       if (place) return place;
     }
-    return wish.leads ? (this.led(wish, full) ?? this.led(wish, this.written(wish, first, wish.smallest))) : null;
+    return wish.leads ? (this.led(wish, full) ?? this.led(wish, this.written(wish, wish.lines, wish.smallest))) : null;
   }
 
-  private written({ texts, weight }: LabelWish, text: number, size: number): Written {
-    const lines = texts[text] ?? [];
+  private written({ weight }: LabelWish, lines: readonly string[], size: number): Written {
     let width = 0;
     for (const line of lines) width = Math.max(width, this.ground.width(line, size, weight));
-    return { lines, size, weight, text, width, height: heightOf(lines.length, size) };
+    return { lines, size, weight, width, height: heightOf(lines.length, size) };
   }
 
   private onSpot({ spots }: LabelWish, written: Written): LabelPlace | null {
@@ -94,9 +97,9 @@ class Placing {
     if (!steps) return null;
     for (let spot = 0; spot < spots.length; spot++) {
       if (this.tries <= 0) return null;
-      this.tries -= 1;
-      for (const box of steppedFrom(spots[spot] as Spot, written))
-        if (this.isFree(box, spots[spot] as Spot) && !this.claimed(box, i)) return placeOf(written, box, spot);
+      const boxes = steppedFrom(spots[spot] as Spot, written);
+      this.tries -= boxes.length;
+      for (const box of boxes) if (this.isFree(box, spots[spot] as Spot) && !this.claimed(box, i)) return placeOf(written, box, spot);
     }
     return null;
   }
@@ -107,7 +110,7 @@ class Placing {
     const { on: _, within, ...free } = spot;
     // What is away from its mark may leave it, but not the values up to a break.
     const open = within && spot.side !== 'over' ? { ...free, within } : free;
-    this.tries -= 4;
+    this.tries -= LED;
     for (const { box, leader } of ledFrom(open, written))
       if (this.isFree(box, open) && !this.placed.isCrossed(leader)) return { ...placeOf(written, box, 0), leader };
     return null;
@@ -116,13 +119,14 @@ class Placing {
   private pinned(wish: LabelWish): LabelPlace | null {
     const [spot] = wish.spots;
     if (!spot) return null;
-    const written = this.written(wish, 0, wish.size);
+    const written = this.written(wish, wish.lines, wish.size);
     return placeOf(written, inside(boxAt(spot, written), this.ground.room), 0);
   }
 
   /** At an edge of the room a label stands a little to the side of its point, but not beside it. */
   private kept(box: Box, { x, y, side, within }: Spot): Box {
     const room = within ?? this.ground.room;
+    if (contains(room, box)) return box;
     const kept = inside(box, room);
     if (side === 'above' || side === 'below') return x >= kept.left && x <= kept.left + box.width ? { ...kept, top: box.top } : box;
     if (side === 'over') return box;
@@ -152,13 +156,12 @@ class Placing {
   }
 }
 
-const placeOf = ({ lines, size, weight, text }: Written, box: Box, spot: number): LabelPlace => ({
+const placeOf = ({ lines, size, weight }: Written, box: Box, spot: number): LabelPlace => ({
   box,
   lines,
   size,
   weight,
   spot,
-  text,
   leader: null,
 });
 

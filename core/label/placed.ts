@@ -1,5 +1,5 @@
 import RBush from 'rbush';
-import { contains, crosses, grown, type Box, type Segment } from './box';
+import { contains, crosses, type Box, type Segment } from './box';
 
 interface Corners {
   readonly minX: number;
@@ -28,7 +28,14 @@ export class Placed {
 
   /** Whether a label here would meet another, or a line that leads to one. */
   meets(box: Box): boolean {
-    return this.boxes.collides(cornersOf(grown(box, BESIDE - HAIR, BELOW - HAIR))) || this.leaders.some(leader => crosses(leader, box));
+    const { left, top, width, height } = box;
+    const near = {
+      minX: left - BESIDE + HAIR,
+      minY: top - BELOW + HAIR,
+      maxX: left + width + BESIDE - HAIR,
+      maxY: top + height + BELOW - HAIR,
+    };
+    return this.boxes.collides(near) || this.leaders.some(leader => crosses(leader, box));
   }
 
   /** Whether a leading line would run through a label, or cross another such line's label. */

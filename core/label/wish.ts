@@ -19,8 +19,10 @@ export interface Spot {
 
 /** A label that is wanted. */
 export interface LabelWish {
-  /** What it says, the fullest first; each in its lines. */
-  readonly texts: readonly (readonly string[])[];
+  /** What it says, in its lines. */
+  readonly lines: readonly string[];
+  /** The same shorter, the fullest first; only asked for where it has no room. */
+  readonly shorter: () => readonly (readonly string[])[];
   /** In order of preference. */
   readonly spots: readonly Spot[];
   /** Of its letters, in CSS pixels: as large as it would be, and may become. */
@@ -46,8 +48,6 @@ export interface LabelPlace {
   readonly weight: number;
   /** Which of its spots it took. */
   readonly spot: number;
-  /** Which of its texts. */
-  readonly text: number;
   /** From the label to its mark, where it stands away from it. */
   readonly leader: Segment | null;
 }

@@ -62,9 +62,12 @@ describe('a title that states a finding', () => {
   it('follows the data', () => expect(stated('number', [10, 30, 44])).toBe('H3 has the highest milk: 44 L'));
   it('names ties', () => expect(stated('number', [30, 30, 1])).toBe('H1 and H2 have the highest milk: 30 L'));
   it('gives way to the words of the analyst where nothing is found', () => expect(stated('plain', [null, null])).toBe('Milk'));
-  it('is not compared where that would tell nothing', () => expect(stated('compared', [-10, -30])).toBe('Milk'));
+  it('is no multiple where that would tell nothing', () => {
+    expect(stated('compared', [-10, -30])).toBe('H1 has the highest milk; the average is −20 L');
+    expect(stated('compared', [7])).toBe('H1 has the highest milk; the average is 7 L');
+  });
   it('counts many', () => {
-    const above = { ...make('typical'), measure: 'milk' } as Figure['cues'][number];
+    const above = { ...make('typical'), measure: 'milk' };
     const milk = [9, 9, 9, 9, 1, 1, 1, 1];
     // 36 of 40 in all; 9 of an average of 5.
     const titles = (['plain', 'number', 'compared'] as const).map(
@@ -73,7 +76,7 @@ describe('a title that states a finding', () => {
     expect(titles).toEqual([
       '4 of 8 huts are above average',
       '4 of 8 huts are above average, with 90 % of all milk',
-      '4 of 8 huts are above average, at 1.8 × the average',
+      '4 of 8 huts are above average: 9 L, 1.8 × the average',
     ]);
   });
 });

@@ -2,15 +2,15 @@ import { isLying, type Labels } from 'core/document';
 import { columnOf } from 'core/table';
 import { rowNames } from 'core/words';
 import { labelTexts } from './label-text';
-import { shorterOf, signed, valueTexts } from './marks';
+import { numbersOf, signed, valueTexts, type LabelNumbers } from './marks';
 import type { Layer } from './plan';
 import type { LayoutRequest } from './requests';
 
 /** What a label of a layer says, item by item along the category axis; empty for nothing. */
 export interface Said {
   readonly text: (at: number) => string;
-  /** The same in fewer letters, the fullest first. */
-  readonly shorter: (at: number) => readonly string[];
+  /** The numbers that they are, where they may be written shorter. */
+  readonly numbers: LabelNumbers | null;
 }
 
 /** What labels are made from. */
@@ -21,8 +21,7 @@ export interface SaysFacts {
   readonly wholes: Float64Array;
 }
 
-const none = (): readonly string[] => [];
-const plainly = (text: (at: number) => string): Said => ({ text, shorter: none });
+const plainly = (text: (at: number) => string): Said => ({ text, numbers: null });
 
 /** Everything that a label can say. Adding something is adding an entry here and its words in the brief. */
 export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said } = {
@@ -31,15 +30,12 @@ export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said 
     const { labels } = request.figure;
     const measure = otherOf(facts) ?? layer.measure;
     if (labels.format !== null) {
-      const numbers = numbersOf(request, measure);
+      const numbers = columnNumbers(request, measure);
       const { format } = labels;
       return plainly(byRow(layer, row => (isThere(numbers[row]) ? request.write.format(format, measure, numbers[row]) : '')));
     }
-    const [written, shorter, numbers] = [valueTexts(request, measure), shorterOf(request, measure), numbersOf(request, measure)];
-    return {
-      text: byRow(layer, row => (isThere(numbers[row]) ? written(row) : '')),
-      shorter: at => (layer.rows[at] === -1 ? [] : shorter(layer.rows[at] as number)),
-    };
+    const [written, numbers] = [valueTexts(request, measure), columnNumbers(request, measure)];
+    return { text: byRow(layer, row => (isThere(numbers[row]) ? written(row) : '')), numbers: numbersOf(request, measure) };
   },
   name({ request, layer }) {
     const names = rowNames(request.frame, request.figure);
@@ -47,7 +43,7 @@ export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said 
   },
   series: ({ layer }) => plainly(() => layer.name),
   share({ request, layer }) {
-    const total = sumOf(numbersOf(request, layer.measure));
+    const total = sumOf(columnNumbers(request, layer.measure));
     return plainly(percents(request, layer, at => (layer.values[at] as number) / total));
   },
   part: ({ request, layer, wholes }) =>
@@ -55,12 +51,12 @@ export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said 
   difference(facts) {
     const { request, layer } = facts;
     const other = otherOf(facts);
-    const numbers = other === null ? null : numbersOf(request, other);
+    const numbers = other === null ? null : columnNumbers(request, other);
     return plainly(differences(request, layer, at => (numbers ? numbers[layer.rows[at] as number] : undefined) ?? NaN));
   },
   previous: ({ request, layer }) => plainly(differences(request, layer, at => before(layer, at))),
   rank({ request, layer }) {
-    const sorted = Float64Array.from(numbersOf(request, layer.measure).filter(isThere)).sort();
+    const sorted = Float64Array.from(columnNumbers(request, layer.measure).filter(isThere)).sort();
     return plainly(at => (isThere(layer.values[at]) ? `${1 + above(sorted, layer.values[at])}.` : ''));
   },
   glyph({ request, layer }) {
@@ -92,7 +88,7 @@ function otherOf({ request: { figure, frame } }: SaysFacts): string | null {
 }
 
 /** A column of the frame as numbers; none where it holds something else. */
-export function numbersOf({ frame }: LayoutRequest, name: string): Float64Array {
+function columnNumbers({ frame }: LayoutRequest, name: string): Float64Array {
   const column = columnOf(frame.table, name);
   return column?.type === 'number' ? column.data : new Float64Array(frame.table.rowCount).fill(NaN);
 }

@@ -1,4 +1,5 @@
 import { isColouring, winnersOf, type AppliedCue, type TreatmentOf } from 'core/cue';
+import type { NumberStyle } from 'core/format';
 import { columnOf, rowsWithValue, type Column, type NumericValues } from 'core/table';
 import { rowNames } from 'core/words';
 import { cueDataOf, treatmentsOf, type CueTreatment } from 'core/cue';
@@ -110,26 +111,29 @@ function labelsOf(request: LayoutRequest, measure: string, places: Places, serie
     const { label } = shown.item.look;
     if (label === 'none' || label === 'glyph') return [];
     const text = textOf(request, measure, shown);
-    const shorter = label === 'value' ? shorterOf(request, measure) : none;
+    const numbers = label === 'value' ? numbersOf(request, measure) : null;
     const whose = label === 'value' && series !== null ? `${series} ` : '';
     const asks = atsOf(shown, places).flatMap((at): LabelAsk[] => {
       const row = rowOf ? (rowOf.get(at) as number) : at;
       const words = text(row);
-      const less = shorter(row).map(item => whose + item);
-      return words ? [{ at, text: whose + words, where: 'end', rank: shown.from.number, ...(less.length ? { shorter: less } : {}) }] : [];
+      const ask = { at, text: whose + words, where: 'end' as const, rank: shown.from.number };
+      return words ? [numbers ? { ...ask, number: { before: whose, value: numbers.data[row] as number, style: numbers.style } } : ask] : [];
     });
     return tied(asks, request.frame.category);
   });
 }
 
-const none = (): readonly string[] => [];
+/** The numbers behind the labels of a measure, and how they are written. */
+export interface LabelNumbers {
+  readonly data: Float64Array;
+  readonly style: NumberStyle;
+}
 
-/** A row's value in fewer letters (see `shorterTexts`); what is drawn in its place has none. */
-export function shorterOf(request: LayoutRequest, measure: string): (row: number) => readonly string[] {
-  const instead = treatmentsOf(request.applied, 'instead').some(other => other.item.measure === measure);
-  const column = columnOf(request.frame.table, measure);
-  if (instead || column?.type !== 'number') return none;
-  return row => request.write.shorter(measure, column.data[row] as number);
+/** The numbers that labels of a measure may write shorter; null where something else is drawn in its place. */
+export function numbersOf({ applied, frame, write }: LayoutRequest, measure: string): LabelNumbers | null {
+  const instead = treatmentsOf(applied, 'instead').some(other => other.item.measure === measure);
+  const column = columnOf(frame.table, measure);
+  return instead || column?.type !== 'number' ? null : { data: column.data, style: write.style(measure) };
 }
 
 /** One part of a split measure. `totalled`: the whole is labelled on top, so that no part may be. */

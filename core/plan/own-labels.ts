@@ -33,11 +33,12 @@ function withAsked(layers: readonly Layer[], request: LayoutRequest): Layer[] {
   });
 }
 
-function askAt(at: number, { values }: Layer, { text, shorter }: Said, { missing }: Labels): LabelAsk[] {
+function askAt(at: number, { values, rows }: Layer, { text, numbers }: Said, { missing }: Labels): LabelAsk[] {
   if (Number.isNaN(values[at])) return missing ? [{ at, text: '–', where: 'end', rank: OWN_RANK }] : [];
   const words = text(at);
-  const less = shorter(at);
-  return words ? [{ at, text: words, where: 'end', rank: OWN_RANK, ...(less.length ? { shorter: less } : {}) }] : [];
+  const value = numbers?.data[rows[at] as number];
+  const number = numbers && value !== undefined ? { number: { before: '', value, style: numbers.style } } : {};
+  return words ? [{ at, text: words, where: 'end', rank: OWN_RANK, ...number }] : [];
 }
 
 /** Items that are to be labelled; a part of a stack that is zero has nothing to point at, and neither has a missing value. */

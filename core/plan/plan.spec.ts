@@ -39,10 +39,10 @@ describe('plans', () => {
   it('colours each bar by its helper column, labels the marked, explains them', () => {
     const plan = planned([3, 9, 9, 1]);
     expect(partsOf(plan).layers[0]?.colours).toEqual(['#84978e', '#b87f0a', '#b87f0a', '#36506e']);
-    expect(partsOf(plan).layers[0]?.labels).toEqual([
-      { at: 1, text: '9', where: 'end', rank: 1 },
-      { at: 2, text: '9', where: 'end', rank: 1 },
-      { at: 3, text: '1', where: 'end', rank: 1 },
+    expect(partsOf(plan).layers[0]?.labels.map(({ at, text, where, rank, number }) => [at, text, where, rank, number?.value])).toEqual([
+      [1, '9', 'end', 1, 9],
+      [2, '9', 'end', 1, 9],
+      [3, '1', 'end', 1, 1],
     ]);
     expect(plan.legend.map(({ text, key }) => [text, key.kind === 'mark' && key.colour])).toEqual([
       ['highest', '#b87f0a'],

@@ -1,4 +1,5 @@
 import type { BandStyle, Dash } from 'core/cue';
+import type { NumberStyle } from 'core/format';
 import type { Along, ValueScale } from 'core/scale';
 import type { ShapeName } from 'core/shape';
 import type { WordFault } from './figure-words';
@@ -179,13 +180,20 @@ export interface GlyphAsk {
 /** Where a label is asked for: beyond its mark's end or its base, within it, or on one side of its end. */
 export type LabelWhere = 'end' | 'base' | 'inside' | 'inside end' | 'inside base' | 'above' | 'below' | 'left' | 'right';
 
+/** A label that is a number: it may be written in fewer digits. */
+export interface LabelNumber {
+  readonly before: string;
+  readonly value: number;
+  readonly style: NumberStyle;
+}
+
 /** A label asked for at a mark; the drawing measures and places it. */
 export interface LabelAsk {
   readonly at: number;
   /** In one line or several. */
   readonly text: string;
-  /** The same in fewer digits, for where it has no room; the fullest first. */
-  readonly shorter?: readonly string[];
+  /** The number that it is, for where it has no room in full (see `shorterTexts`): what stands before it, and how it is written. */
+  readonly number?: LabelNumber;
   readonly where: LabelWhere;
   /** Those of smaller rank choose their places first, and are dropped last: the number of the cue that asks. */
   readonly rank?: number;

@@ -9,15 +9,14 @@ export function tied(asks: readonly LabelAsk[], category: string): LabelAsk[] {
   if (asks.length <= HANDFUL) return [...asks];
   const alike = new Map<string, LabelAsk[]>();
   for (const ask of asks) {
-    const key = `${ask.where} ${ask.text}`;
-    const list = alike.get(key);
+    const list = alike.get(ask.text);
     if (list) list.push(ask);
-    else alike.set(key, [ask]);
+    else alike.set(ask.text, [ask]);
   }
   return [...alike.values()].flatMap(list => (list.length > HANDFUL ? [sharedBy(list, category)] : list)).sort((a, b) => a.at - b.at);
 }
 
 function sharedBy(asks: readonly LabelAsk[], category: string): LabelAsk {
-  const { shorter: _, ...middle } = asks[Math.floor((asks.length - 1) / 2)] as LabelAsk;
+  const { number: _, ...middle } = asks[Math.floor((asks.length - 1) / 2)] as LabelAsk;
   return { ...middle, text: `${middle.text} · ${counted(asks.length, category)}`, ties: asks.map(({ at }) => at) };
 }

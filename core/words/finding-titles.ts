@@ -1,5 +1,6 @@
 import type { AppliedCue, Treatment } from 'core/cue';
 import type { Wording } from 'core/document';
+import { isAdditive, type Frame } from 'core/frame';
 import { counted, listed } from 'core/sentence';
 import { columnOf, rowsWithValue } from 'core/table';
 import { findingOf, nameOf, type Finding } from './findings';
@@ -46,8 +47,24 @@ export function titlesOf(of: Finding): FindingTitle[] {
       return text === null ? [] : [{ cue: cue.id, wording, text }];
     });
   }
-  const [sentence] = treatments.map(item => findingOf(item, of)).filter(Boolean);
-  return sentence ? [{ cue: cue.id, wording: 'plain', text: sentence.replace(/\.$/, '') }] : [];
+  const [found] = treatments.map(item => findingOf(item, of)).filter(Boolean);
+  return found ? titlesAround(found.replace(/\.$/, ''), of) : [];
+}
+
+/** What a cue found that marks nothing, alone, with the average of its measure, and with its ends. */
+function titlesAround(found: string, of: Finding): FindingTitle[] {
+  const { cue } = of.from;
+  const { measure } = cue;
+  const values = there(numbersOf(of.frame, measure));
+  const written = (value: number): string => of.write.full(measure, value);
+  const title = (wording: Wording, text: string): FindingTitle => ({ cue: cue.id, wording, text });
+  if (values.length === 0) return [title('plain', found)];
+  const [low, high] = endsOf(values);
+  return [
+    title('plain', found),
+    title('number', `${found}; the average of ${measure} is ${written(mean(values))}`),
+    title('compared', `${found}; ${measure} runs from ${written(low)} to ${written(high)}`),
+  ];
 }
 
 /** The marks of a treatment that marks some. */
@@ -64,20 +81,27 @@ const wordings: Readonly<Record<Wording, Says>> = {
     const { rows, measure, write } = of;
     if (rows.length <= MOST_NAMED) return `${sentence(of)}: ${listed([...new Set(valuesOf(of).map(value => write.full(measure, value)))])}`;
     const share = shareOf(of);
-    return share === null ? null : `${sentence(of)}, with ${roughly.format(share).replace('%', ' %')} of all ${measure}`;
+    const [low, high] = endsOf(valuesOf(of));
+    if (share === null) return `${sentence(of)}, from ${write.full(measure, low)} to ${write.full(measure, high)}`;
+    return `${sentence(of)}, with ${roughly.format(share).replace('%', ' %')} of all ${measure}`;
   },
   compared(of) {
     const average = averageOf(of);
     const [values, own] = [valuesOf(of), mean(valuesOf(of))];
-    if (average === null || !(average > 0) || !(own >= 0)) return null;
-    const times = `${ratio.format(own / average)} × the average`;
-    if (of.rows.length > MOST_NAMED) return `${sentence(of)}, at ${times}`;
-    return `${sentence(of)}: ${of.write.full(of.measure, values[0] as number)}, ${times}`;
+    if (average === null) return null;
+    const times = ratio.format(own / average);
+    // A multiple of what is not above zero, or of as much again, tells nothing.
+    if (!(average > 0) || !(own >= 0) || times === '1') return `${sentence(of)}; the average is ${of.write.full(of.measure, average)}`;
+    if (new Set(values).size > 1) return `${sentence(of)}, on average ${times} × the average of all`;
+    return `${sentence(of)}: ${of.write.full(of.measure, values[0] as number)}, ${times} × the average`;
   },
 };
 
 const roughly = new Intl.NumberFormat('en', { style: 'percent', maximumSignificantDigits: 2 });
 const ratio = new Intl.NumberFormat('en', { maximumSignificantDigits: 2 });
+
+// What marks can be; all else is something that they show.
+const IS_STATE = /^(above|below|outside|inside|within|between|over|under|more|less|highest|lowest|missing|top|bottom|at|equal|far)\b/;
 
 /** "Kettlemoor has the highest milk", "A and B have the highest milk", "9 of 20 huts are above average". */
 function sentence({ rows, what, measure, frame, ...of }: Found): string {
@@ -85,13 +109,20 @@ function sentence({ rows, what, measure, frame, ...of }: Found): string {
     const names = Array.from(rows, row => nameOf({ ...of, frame }, row));
     return `${listed(names)} ${rows.length === 1 ? 'has' : 'have'} the ${what} ${measure}`;
   }
-  return `${rows.length.toLocaleString('en')} of ${counted(frame.table.rowCount, frame.category)} are ${what}`;
+  const counts = `${rows.length.toLocaleString('en')} of ${counted(frame.table.rowCount, frame.category)}`;
+  return IS_STATE.test(what) ? `${counts} are ${what}` : `${counts} show a ${what}`;
 }
 
-function dataOf({ frame, measure }: Found): Float64Array {
-  const column = columnOf(frame.table, measure);
+function numbersOf({ table }: Frame, measure: string): Float64Array {
+  const column = columnOf(table, measure);
   return column?.type === 'number' ? column.data : new Float64Array();
 }
+
+const dataOf = ({ frame, measure }: Found): Float64Array => numbersOf(frame, measure);
+
+/** The smallest and the largest of some numbers. */
+const endsOf = (values: readonly number[]): readonly [low: number, high: number] =>
+  values.reduce(([low, high], value) => [Math.min(low, value), Math.max(high, value)], [Infinity, -Infinity]);
 
 const there = (values: ArrayLike<number>): number[] => Array.from(values).filter(value => !Number.isNaN(value));
 const valuesOf = (of: Found): number[] => {
@@ -106,8 +137,10 @@ function averageOf(of: Found): number | null {
   return all.length ? mean(all) : null;
 }
 
-/** Share of the marked rows in the sum of all; null where values fall below zero, or add up to nothing. */
+/** Share of the marked rows in the sum of all; null where values do not add up, fall below zero, or come to nothing. */
 function shareOf(of: Found): number | null {
+  const measure = of.figure.data.measures.find(({ name }) => name === of.measure);
+  if (!measure || !isAdditive(measure.formula)) return null;
   const all = there(dataOf(of));
   const total = all.reduce((sum, value) => sum + value, 0);
   if (!(total > 0) || all.some(value => value < 0)) return null;

@@ -1,4 +1,4 @@
-import { formatNumber, LADDERS, oneDecimals, shorterTexts, type NumberStyle } from 'core/format';
+import { formatNumber, LADDERS, oneDecimals, type NumberStyle } from 'core/format';
 import { liveryNamed, type Figure, type LiveryDoc, type NumberFormat, type SmallPicture } from 'core/document';
 import { unitOf } from 'core/frame';
 
@@ -19,8 +19,8 @@ export interface ValueWriter {
   readonly value: (measure: string, value: number) => string;
   /** The number with its unit, as in a sentence. */
   readonly full: (measure: string, value: number) => string;
-  /** The number alone in fewer letters, each text shorter than the one before (see `shorterTexts`). */
-  readonly shorter: (measure: string, value: number) => readonly string[];
+  /** How a measure's number alone is written. */
+  readonly style: (measure: string) => NumberStyle;
   readonly tick: (measure: string, value: number) => string;
   /** Numbers of one column, all with the same decimals. `place`: how they are written, as the measure's unless said. */
   readonly alike: (measure: string, values: ArrayLike<number>, place?: 'percent' | 'number') => (value: number) => string;
@@ -65,7 +65,7 @@ export function writerOf(figure: Figure, writing: Writing): ValueWriter {
     unit: name => ways(name).unit,
     value: (name, value) => formatNumber(value, ways(name).value),
     full: (name, value) => formatNumber(value, ways(name).full),
-    shorter: (name, value) => shorterTexts(value, ways(name).value),
+    style: name => ways(name).value,
     tick: (name, value) => formatNumber(value, ways(name).tick),
     alike: (name, values, place) => {
       const own = ways(name);

@@ -21,10 +21,11 @@ export function nameWishes(pixels: PixelScales, layers: readonly PlacedLayer[], 
   const bars = layers.filter(({ layer }) => isBar(layer) && layer.panel === 0);
   const font = textFont(plan.livery);
   const measure = (text: string): number => width(text, font.size, font.weight);
+  const written = (name: string): string[][] =>
+    (plan.horizontal ? CUTS : [pitch - BETWEEN]).flatMap(cut => writtenIn(name, cut, measure, plan.horizontal ? lines(pitch) : MOST_LINES));
   return plan.categories.map((name, at): LabelWish => ({
-    texts: (plan.horizontal ? CUTS : [pitch - BETWEEN]).flatMap(cut =>
-      writtenIn(name, cut, measure, plan.horizontal ? lines(pitch) : MOST_LINES),
-    ),
+    lines: written(name)[0] ?? [''],
+    shorter: () => written(name).slice(1),
     spots: spotsAt(at, bars, pixels),
     size: font.size,
     smallest: Math.min(SMALLEST, font.size),

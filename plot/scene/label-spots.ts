@@ -9,6 +9,8 @@ import type { PlacedLayer, PixelScales } from './pixel-scales';
 const GAP = 5;
 // A point reaches beyond its middle, a stem has a head.
 const POINT = 5;
+// In CSS pixels, as all lengths.
+const THINNEST = 9;
 // Between a label and the edge of the bar that it stands in.
 const INSIDE = 4;
 
@@ -34,23 +36,25 @@ export function spotsOf(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
   const side = SIDES[ask.where];
   if (side) return [{ ...besideEnd(placed, ask, facts), side }];
   if (!isBar(layer)) return besidePoint(nth, ask, facts);
-  const [middle, atEnd, atBase] = withinBar(nth, ask, facts);
-  const among = (...spots: (Spot | undefined)[]): Spot[] => spots.flatMap(spot => spot ?? []);
-  const within: { readonly [W in LabelWhere]?: Spot[] } = {
-    inside: among(middle, atEnd, atBase),
-    'inside end': among(atEnd, middle, atBase),
-    'inside base': among(atBase, middle, atEnd),
-  };
   const beyond = besideEnd(placed, ask, facts);
-  const inside = within[ask.where];
-  if (inside) return layer.shape === 'stem' ? [beyond] : inside;
+  if (layer.shape === 'stem') return [beyond];
+  const order = WITHIN[ask.where];
+  if (order) return withinBar(nth, ask, facts, order);
   // In a stack, beyond a part's end lies the next part.
   const stacked = layer.bases !== null && layer.shape === 'column' && !isOnTop(facts.layers, layer, ask.at);
-  if (stacked) return among(middle, atEnd, atBase);
-  if (layer.shape === 'stem') return [beyond];
+  if (stacked) return withinBar(nth, ask, facts, ['middle', 'end', 'base']);
   // A label of one end never stands at the other.
-  return [beyond, ...among(ask.where === 'base' ? atBase : atEnd)];
+  return [beyond, ...withinBar(nth, ask, facts, [ask.where === 'base' ? 'base' : 'end'])];
 }
+
+type Within = 'middle' | 'end' | 'base';
+
+/** Places within a bar, in order of preference, where they are asked for. */
+const WITHIN: { readonly [W in LabelWhere]?: readonly Within[] } = {
+  inside: ['middle', 'end', 'base'],
+  'inside end': ['end', 'middle', 'base'],
+  'inside base': ['base', 'middle', 'end'],
+};
 
 /** Where a missing value's mark would begin. */
 function atMissing(placed: PlacedLayer, ask: LabelAsk, { pixels }: SpotFacts): Spot[] {
@@ -78,9 +82,9 @@ export function pinnedSpot(nth: number, ask: LabelAsk, { layers, pixels }: SpotF
 }
 
 /** The side that a label lies on as seen from its mark's end. */
-function sideOf({ layer }: PlacedLayer, { at, where }: LabelAsk, pixels: PixelScales): Side {
+function sideOf({ layer }: PlacedLayer, at: number, isBase: boolean, pixels: PixelScales): Side {
   const falls = isBar(layer) ? layer.shape !== 'span' && (layer.values[at] as number) < 0 : isDip(layer, at);
-  const back = (where === 'base' ? !falls : falls) !== pixels.runsBack(layer);
+  const back = (isBase ? !falls : falls) !== pixels.runsBack(layer);
   return pixels.plan.horizontal ? (back ? 'left' : 'right') : back ? 'below' : 'above';
 }
 
@@ -90,7 +94,7 @@ function besideEnd(placed: PlacedLayer, ask: LabelAsk, { pixels, room }: SpotFac
   const [x, y] = pixels.point(alongOf(placed, ask, pixels), value);
   const reach = (glyphRoom(layer, ask.at) || (layer.shape === 'stem' || !isBar(layer) ? POINT : 0)) + offsetOf(placed, ask, pixels);
   const stretch = stretchAround(pixels, layer, value, room);
-  return { x, y, side: sideOf(placed, ask, pixels), gap: GAP + reach, ...(stretch ? { within: stretch } : {}) };
+  return { x, y, side: sideOf(placed, ask.at, ask.where === 'base', pixels), gap: GAP + reach, ...(stretch ? { within: stretch } : {}) };
 }
 
 const alongOf = ({ ends }: PlacedLayer, { at }: LabelAsk, { plan }: PixelScales): number =>
@@ -100,23 +104,31 @@ const valueOf = ({ layer, ends, bases }: PlacedLayer, { at, where }: LabelAsk, p
   where === 'base' ? (bases[at] as number) : pixels.kept(layer, ends[2 * at + (pixels.plan.horizontal ? 0 : 1)] as number);
 
 /** In the middle of a bar, at its end, at its base. */
-function withinBar(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
+function withinBar(nth: number, ask: LabelAsk, facts: SpotFacts, order: readonly Within[]): Spot[] {
   const { pixels, ofLayer } = facts;
   const placed = facts.layers[nth] as PlacedLayer;
   const [left, top, width, height] = rectAt(placed.boxes as Float64Array, 4 * ask.at);
   if (Number.isNaN(left + top + width + height)) return [];
   const number = (ofLayer[nth]?.[0] ?? 0) + ask.at;
-  const own = { within: { left, top, width, height }, on: [number, number + 1] as const };
-  const [x, y] = [left + width / 2, top + height / 2];
-  const away = sideOf(placed, { ...ask, where: 'end' }, pixels);
-  const back = OPPOSITE[away];
-  const edge = (side: Side): [number, number] =>
-    (({ above: [x, top], below: [x, top + height], left: [left, y], right: [left + width, y], over: [x, y] }) as const)[side].slice() as [
-      number,
-      number,
-    ];
-  const at = ([px, py]: readonly [number, number], side: Side): Spot => ({ x: px, y: py, side, gap: side === 'over' ? 0 : INSIDE, ...own });
-  return [at([x, y], 'over'), at(edge(away), back), at(edge(back), away)];
+  const within = { left, top, width, height };
+  const on = [number, number + 1] as const;
+  // Letters are no lower than this: a thinner bar holds none.
+  if (width < THINNEST || height < THINNEST) return [];
+  const away = sideOf(placed, ask.at, false, pixels);
+  return order.map((where): Spot => {
+    if (where === 'middle') return { x: left + width / 2, y: top + height / 2, side: 'over', gap: 0, within, on };
+    // A label at an edge stands on the inner side of it.
+    const edge = where === 'end' ? away : OPPOSITE[away];
+    const { x, y } = edgeOf(within, edge);
+    return { x, y, side: OPPOSITE[edge], gap: INSIDE, within, on };
+  });
+}
+
+/** The middle of one side of a box. */
+function edgeOf({ left, top, width, height }: Box, side: Side): { readonly x: number; readonly y: number } {
+  const across = side === 'left' ? 0 : side === 'right' ? width : width / 2;
+  const down = side === 'above' ? 0 : side === 'below' ? height : height / 2;
+  return { x: left + across, y: top + down };
 }
 
 /** Above a point or below it, whichever its line leaves free; else at its sides. On an area also within its ground. */
@@ -126,7 +138,7 @@ function besidePoint(nth: number, ask: LabelAsk, { layers, ofLayer, pixels, room
   const value = valueOf(placed, ask, pixels);
   const [x, y] = pixels.point(alongOf(placed, ask, pixels), value);
   const gap = GAP + (glyphRoom(layer, ask.at) || POINT) + offsetOf(placed, ask, pixels);
-  const first = sideOf(placed, ask, pixels);
+  const first = sideOf(placed, ask.at, ask.where === 'base', pixels);
   const stretch = stretchAround(pixels, layer, value, room);
   const on = ofLayer[nth];
   const own = { gap, ...(stretch ? { within: stretch } : {}), ...(on && on[1] > on[0] ? { on } : {}) };

@@ -1,3 +1,4 @@
+import { shorterTexts } from 'core/format';
 import { LINE, placeLabels, type Box, type LabelPlace, type LabelWish, type WidthAt } from 'core/label';
 import type { LabelAsk, Layer } from 'core/plan';
 import { isBar } from 'core/shape';
@@ -97,7 +98,7 @@ export function labelsOf(facts: LabelFacts): Labels {
       return place ? [{ at, box: place.box }] : [];
     }),
     dropped: asked.flatMap(({ wish, mark }, i) =>
-      places[i] ? [] : [{ text: wish.texts[0]?.join(' ') ?? '', why: wish.spots.length ? NO_ROOM : NO_MARK, ...mark }],
+      places[i] ? [] : [{ text: wish.lines.join(' '), why: wish.spots.length ? NO_ROOM : NO_MARK, ...mark }],
     ),
   };
 }
@@ -193,12 +194,12 @@ function wantedOf(facts: LabelFacts, width: WidthAt): Wanted[] {
   return layers.flatMap(({ layer }, nth) => {
     const extreme = extremesOf(layer);
     return layer.labels.map((ask): Wanted => {
-      const texts = [ask.text, ...(ask.shorter ?? [])].map(text => text.split('\n'));
       return {
         ask,
         layer: nth,
         wish: {
-          texts,
+          lines: ask.text.split('\n'),
+          shorter: shorterOf(ask),
           spots: ask.pin ? pinnedSpot(nth, ask, spots) : spotsOfTies(nth, ask, spots),
           size,
           smallest: SMALLEST,
@@ -211,6 +212,13 @@ function wantedOf(facts: LabelFacts, width: WidthAt): Wanted[] {
       };
     });
   });
+}
+
+const nothing = (): readonly string[][] => [];
+
+/** A number in fewer letters, each in a line. */
+function shorterOf({ number }: LabelAsk): LabelWish['shorter'] {
+  return number ? () => shorterTexts(number.value, number.style).map(text => [number.before + text]) : nothing;
 }
 
 /** Marks that share a label may have it at any of them: the middle one first, then to both sides. */

@@ -38,7 +38,8 @@ export function lineWishes(pixels: PixelScales, width: WidthAt): (Omit<LabelWish
       const whole = width(line.label, SIZE, WEIGHT);
       const along = plan.horizontal ? acrossTop(pixels, pixel, whole) : alongLine(pixels, line, whole);
       return {
-        texts: inMargin ? [lines, [line.label]] : [[line.label], ...(lines.length > 1 ? [lines] : [])],
+        lines: inMargin ? lines : [line.label],
+        shorter: () => (lines.length > 1 ? [inMargin ? [line.label] : lines] : []),
         spots: inMargin ? [...inTheMargin(pixels, pixel, heightOf(lines.length, SIZE)), ...along] : along,
         size: SIZE,
         smallest: SMALLEST,

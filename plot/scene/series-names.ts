@@ -27,7 +27,8 @@ export function seriesNames(
       {
         layer: nth,
         wish: {
-          texts: [[placed.layer.name]],
+          lines: [placed.layer.name],
+          shorter: () => [],
           spots,
           size: SIZE,
           smallest: SMALLEST,
