@@ -18,7 +18,7 @@ import { TickList } from '../ui/tick-list';
       <cb-tick-list what="parts" label="What is taken over" [items]="parts()" (toggled)="togglePart($event)" />
     </div>
     <p class="sheet-head mt-1 border-t border-hair pt-2">to these figures</p>
-    <div class="max-h-64 overflow-y-auto">
+    <div class="max-h-36 overflow-y-auto">
       <cb-tick-list what="figures" label="Figures to dress" [items]="figures()" (toggled)="toggleFigure($event)" />
     </div>
     <button type="button" class="act act-loud m-2" [attr.aria-disabled]="!ready()" (click)="dress()">{{ words() }}</button>

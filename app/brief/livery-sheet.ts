@@ -101,8 +101,8 @@ export class LiverySheet {
 
   /** A copy of what is worn, worn from now on; one step of undo. */
   protected copy(): void {
-    const like = this.current() ?? LIVERIES[0];
-    this.add({ ...like, name: freeName(`${like.name}, own`, this.all()) });
+    const like = this.current() ?? LIVERIES.find(() => true);
+    if (like) this.add({ ...like, name: freeName(`${like.name}, own`, this.all()) });
   }
 
   protected async read(picker: HTMLInputElement): Promise<void> {

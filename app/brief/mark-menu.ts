@@ -1,14 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { cuesAbout, cuesOfMark, filtersAbout } from 'core/brief';
+import { cuesAbout, cuesOfMark, filtersAbout, withHandColour } from 'core/brief';
 import type { Cue } from 'core/cue';
-import type { Filter } from 'core/frame';
+import { categoryAt, type Filter } from 'core/frame';
 import { hoverText } from 'core/words';
+import { LabelPins, type MovedLabel } from '../services/label-pins';
 import { ProjectStore } from '../services/project-store';
 import { RowsAsked } from '../services/rows-asked';
 import { Icon } from '../ui/icon';
 import { BriefWords } from './brief-words';
 import { CueChanges } from './cue-changes';
 import { GoverningWords } from './governing-words';
+
+// How far a press moves a label, in CSS pixels; and about where it stands before it was moved.
+const NUDGE = 8;
+const AS_IT_COMES = { across: 0, down: -14 };
+const WAYS = [
+  { words: 'up', across: 0, down: -NUDGE },
+  { words: 'down', across: 0, down: NUDGE },
+  { words: 'left', across: -NUDGE, down: 0 },
+  { words: 'right', across: NUDGE, down: 0 },
+] as const;
 
 /** What can be said and done about one mark: why it looks as it does, the cues that marked it, a cue about it, keeping or leaving it out, its rows. */
 @Component({
@@ -30,6 +41,35 @@ import { GoverningWords } from './governing-words';
     @for (offer of offers(); track offer.words) {
       <button type="button" class="row" (click)="add(offer.makes)"><cb-icon name="plus" />{{ offer.words }}</button>
     }
+    @if (name(); as category) {
+      <p class="sheet-head mt-1 border-t border-hair pt-2">Colour of {{ category }} by hand</p>
+      <div class="flex flex-wrap items-center gap-1 px-2" data-hand-colours>
+        @for (colour of palette(); track colour) {
+          <button
+            type="button"
+            class="size-6 rounded-xs border border-edge"
+            [style.background]="colour"
+            [attr.aria-label]="'Colour ' + category + ' ' + colour"
+            [attr.aria-pressed]="colour === byHand()"
+            (click)="colourIt(colour)"
+          ></button>
+        }
+        @if (byHand()) {
+          <button type="button" class="act text-small" (click)="colourIt(null)">Its own again</button>
+        }
+      </div>
+    }
+    @if (pin(); as moved) {
+      <p class="sheet-head mt-1 border-t border-hair pt-2">Its label</p>
+      <div class="flex flex-wrap gap-1 px-1" role="group" aria-label="Move its label">
+        @for (way of ways; track way.words) {
+          <button type="button" class="act text-small" (click)="nudge(moved, way.across, way.down)">{{ way.words }}</button>
+        }
+        @if (isPinned()) {
+          <button type="button" class="act text-small text-soft" (click)="letGo()">Let it go</button>
+        }
+      </div>
+    }
     <p class="sheet-head mt-1 border-t border-hair pt-2">Its rows</p>
     @for (offer of filters(); track offer.words) {
       <button type="button" class="row" (click)="keep(offer.makes)"><cb-icon [name]="$first ? 'check' : 'x'" />{{ offer.words }}</button>
@@ -48,6 +88,7 @@ export class MarkMenu {
   private readonly brief = inject(BriefWords);
   private readonly changes = inject(CueChanges);
   private readonly rows = inject(RowsAsked);
+  private readonly pins = inject(LabelPins);
 
   private readonly frame = computed(() => this.brief.picture()?.frame ?? null);
   protected readonly told = computed(() => {
@@ -65,6 +106,62 @@ export class MarkMenu {
     const [frame, figure] = [this.frame(), this.brief.figure()];
     return frame && figure ? filtersAbout(figure, frame, this.row()) : [];
   });
+
+  private readonly layer = computed(() => {
+    const layers =
+      this.brief
+        .picture()
+        ?.plans.at(-1)
+        ?.panels.flatMap(panel => panel.layers) ?? [];
+    const at = layers.findIndex(({ measure, rows }) => measure === this.measure() && rows.includes(this.row()));
+    const layer = layers[at];
+    return layer && { layer, at };
+  });
+  protected readonly name = computed(() => {
+    const frame = this.frame();
+    return frame ? categoryAt(frame, this.row()) : '';
+  });
+  /** Colours of what the figure wears: of its series, then of emphasis. */
+  protected readonly palette = computed(() => {
+    const livery = this.brief.picture()?.plans.at(-1)?.livery;
+    return livery ? [...new Set([...livery.series, ...Object.values(livery.colours)])] : [];
+  });
+  protected readonly byHand = computed(
+    () => this.brief.figure()?.dress.colours.find(({ of, value }) => of === 'category' && value === this.name())?.colour ?? null,
+  );
+
+  protected readonly ways = WAYS;
+  private readonly pinned = computed(() =>
+    this.brief.figure()?.labels.pins.find(({ category, measure }) => category === this.name() && measure === this.measure()),
+  );
+  protected readonly isPinned = computed(() => this.pinned() !== undefined);
+  /** Where its label stands from its mark, by hand or as it comes; null where the mark has none. */
+  protected readonly pin = computed(() => {
+    const found = this.layer();
+    const at = found?.layer.rows.indexOf(this.row()) ?? -1;
+    if (!found?.layer.labels.some(label => label.at === at)) return null;
+    const { across, down } = this.pinned() ?? AS_IT_COMES;
+    return { row: this.row(), layer: found.at, across, down };
+  });
+
+  /** Puts the label a little further that way; each press is a step of undo. */
+  protected nudge(from: MovedLabel, across: number, down: number): void {
+    const picture = this.brief.picture();
+    const plan = picture?.plans.at(-1);
+    if (!picture || !plan) return;
+    this.pins.start();
+    void this.pins.put({ ...from, across: from.across + across, down: from.down + down }, picture, plan);
+  }
+
+  protected letGo(): void {
+    const [figure, pinned] = [this.brief.figure(), this.pinned()];
+    if (figure) this.store.changeFigure({ labels: { ...figure.labels, pins: figure.labels.pins.filter(pin => pin !== pinned) } });
+  }
+
+  protected colourIt(colour: string | null): void {
+    const figure = this.brief.figure();
+    if (figure) this.store.changeFigure(withHandColour(figure, 'category', this.name(), colour));
+  }
 
   protected add(cue: Cue): void {
     this.done.emit();

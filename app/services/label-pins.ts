@@ -1,6 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Plan } from 'core/plan';
-import type { Picture } from 'core/plan';
+import type { Picture, Plan } from 'core/plan';
 import type * as making from './figure-making';
 import { ProjectStore } from './project-store';
 
@@ -22,7 +21,13 @@ export class LabelPins {
 
   start(): void {
     this.key = crypto.randomUUID();
-    if (!this.made) void import('./figure-making').then(made => (this.made = made));
+    if (!this.made) void this.load();
+  }
+
+  /** The same as moving it there, once what is needed for it has come. */
+  async put(moved: MovedLabel, picture: Picture, plan: Plan): Promise<void> {
+    if (!this.made) await this.load();
+    this.moveTo(moved, picture, plan);
   }
 
   moveTo(moved: MovedLabel, picture: Picture, plan: Plan): void {
@@ -41,5 +46,9 @@ export class LabelPins {
       item.category !== pin.category || item.series !== pin.series || item.measure !== pin.measure;
     const pins = [...figure.labels.pins.filter(isOther), pin].slice(-this.made.MOST_PINS);
     this.store.apply({ kind: 'change-figure', figure: figure.id, change: { labels: { ...figure.labels, pins } } }, this.key);
+  }
+
+  private async load(): Promise<void> {
+    this.made = await import('./figure-making');
   }
 }

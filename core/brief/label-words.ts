@@ -35,7 +35,7 @@ const SAYS = choices([
 
 /** Which marks are labelled, with what, and where. */
 export const labelSettings = {
-  labels: choiceSetting<Labels['what']>({
+  'label-what': choiceSetting<Labels['what']>({
     about: 'Labels',
     search: 'label values numbers data labels show every all none first last nth',
     governs: () => [PART],
@@ -214,7 +214,7 @@ export function labelClauses(subject: Subject): readonly Clause[] {
   const asked = isAsked(subject);
   const speaksOfOther = says === 'value' || says === 'difference';
   return [
-    clause('labels', subject, { said: [' Label ', '.'], finer: ['Label ', '.'] }),
+    clause('label-what', subject, { said: [' Label ', '.'], finer: ['Label ', '.'] }),
     ...(what === 'nth' ? [always(clause('label-every', subject, { said: [' That is ', ' one.'], finer: ['', ''] }))] : []),
     ...(what === 'where' ? [always(clause('label-where', subject, { said: [' It picks those where ', '.'], finer: ['', ''] }))] : []),
     ...(asked

@@ -68,7 +68,7 @@ describe('the prose of the brief', () => {
     subtitle: 'A word',
     note: 'A note',
     source: 'The union',
-    labels: 'all',
+    'label-what': 'all',
     'label-place': 'base',
     'label-offset': '6 px',
     legend: 'side',

@@ -34,7 +34,7 @@ export const tooManyLabels: Check = {
     return [
       {
         words: `${count.toLocaleString('en')} labels are asked for: most of them have no room, and are listed in the brief.`,
-        key: 'labels',
+        key: 'label-what',
         mend:
           figure.labels.what === 'all'
             ? { words: 'Label what the cues mark', change: { labels: { ...figure.labels, what: 'cued' } } }

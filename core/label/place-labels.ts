@@ -12,12 +12,10 @@ export interface LabelGround {
   readonly width: WidthAt;
 }
 
-// Boxes that all labels of a figure may try together off their spots: where many have no room, looking on costs more than it finds.
+// Boxes that all labels of a figure may ask the index about: where many have no room, looking on costs more than it finds.
 const TRIES = 1_500;
 // Of more labels than this most have no room at all: each takes a spot of its own that is free, or none.
 const CROWD = 300;
-// Boxes around a mark that a label with a leading line tries.
-const LED = 24;
 // From a size of letters to the next smaller one, in CSS pixels.
 const SMALLER = 1;
 
@@ -53,7 +51,7 @@ class Placing {
     private readonly wishes: readonly LabelWish[],
     private readonly ground: LabelGround,
   ) {
-    this.tries = wishes.length > CROWD ? 0 : TRIES;
+    this.tries = wishes.length > CROWD ? 0 : TRIES + wishes.length;
   }
 
   place(i: number): LabelPlace | null {
@@ -72,7 +70,6 @@ class Placing {
     const less = wish.shorter().flatMap(lines => [wish.size, wish.smallest].map(size => this.written(wish, lines, size)));
     for (const written of [...smaller, ...less]) {
       if (this.tries <= 0) return null;
-      this.tries -= wish.spots.length;
       const place = this.onSpot(wish, written) ?? this.stepped(wish, written, i);
       if (place) return place;
     }
@@ -98,7 +95,6 @@ class Placing {
     for (let spot = 0; spot < spots.length; spot++) {
       if (this.tries <= 0) return null;
       const boxes = steppedFrom(spots[spot] as Spot, written);
-      this.tries -= boxes.length;
       for (const box of boxes) if (this.isFree(box, spots[spot] as Spot) && !this.claimed(box, i)) return placeOf(written, box, spot);
     }
     return null;
@@ -110,7 +106,6 @@ class Placing {
     const { on: _, within, ...free } = spot;
     // What is away from its mark may leave it, but not the values up to a break.
     const open = within && spot.side !== 'over' ? { ...free, within } : free;
-    this.tries -= LED;
     for (const { box, leader } of ledFrom(open, written))
       if (this.isFree(box, open) && !this.placed.isCrossed(leader)) return { ...placeOf(written, box, 0), leader };
     return null;
@@ -134,12 +129,9 @@ class Placing {
   }
 
   private isFree(box: Box, { within, on }: Spot): boolean {
-    return (
-      contains(this.ground.room, box) &&
-      (within === undefined || contains(within, box)) &&
-      !this.placed.meets(box) &&
-      !this.ground.obstacles.meets(box, on)
-    );
+    if (!contains(this.ground.room, box) || (within !== undefined && !contains(within, box))) return false;
+    this.tries -= 1;
+    return !this.placed.meets(box) && !this.ground.obstacles.meets(box, on);
   }
 
   /** Whether a label that steps aside would stand where another is waited for. */

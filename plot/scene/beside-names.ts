@@ -24,9 +24,10 @@ export function nameWishes(pixels: PixelScales, layers: readonly PlacedLayer[], 
   const written = (name: string): string[][] =>
     (plan.horizontal ? CUTS : [pitch - BETWEEN]).flatMap(cut => writtenIn(name, cut, measure, plan.horizontal ? lines(pitch) : MOST_LINES));
   return plan.categories.map((name, at): LabelWish => ({
-    lines: written(name)[0] ?? [''],
+    lines: written(name)[0] ?? [name],
     shorter: () => written(name).slice(1),
-    spots: spotsAt(at, bars, pixels),
+    // Where not even a letter has room, there is none.
+    spots: written(name).length ? spotsAt(at, bars, pixels) : [],
     size: font.size,
     smallest: Math.min(SMALLEST, font.size),
     weight: font.weight,

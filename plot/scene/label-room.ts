@@ -12,12 +12,19 @@ const LOW_PLOT = 180;
 
 /** Room that labels need to the right of a lying plot, for marks that reach far. CSS pixels. */
 export function roomBeside(plan: ChartPlan, width: number, measure: TextWidth): number {
-  if (!plan.horizontal) return 0;
+  if (!plan.horizontal) return besideLines(plan, width, measure);
   const plot = width * LEAST_PLOT;
   const needs = beyondEnds(plan.panels.at(-1)).map(
     ({ ask, left }) => GAP + EDGE + measure(ask.text, { size: SIZE, weight: 650 }) - left * plot - PADDING,
   );
   return Math.min(width * MOST_BESIDE, Math.max(0, ...needs));
+}
+
+/** Names of series at the ends of their lines. */
+function besideLines({ panels }: ChartPlan, width: number, measure: TextWidth): number {
+  const named = panels.flatMap(({ layers }) => layers.filter(layer => layer.isNamed && !isBar(layer)));
+  const widest = Math.max(0, ...named.map(({ name }) => measure(name, { size: 12.5, weight: 650 })));
+  return widest === 0 ? 0 : Math.min(width * MOST_BESIDE, widest + 2 * GAP + EDGE - PADDING);
 }
 
 // What there is beside a plot anyway, in CSS pixels.

@@ -5,6 +5,8 @@ import type { PlacedLayer, PixelScales } from './pixel-scales';
 const SIZE = 12.5;
 const SMALLEST = 10;
 const GAP = 8;
+// What a name may reach above and below the panel of its line, in CSS pixels.
+const AROUND = 7;
 // After level lines, before labels of marks.
 const PRIORITY = -0.5;
 
@@ -43,15 +45,29 @@ export function seriesNames(
   });
 }
 
-/** To the right of the last point; else above or below it, and above or below points further back. */
-function alongLine({ ends, layer }: PlacedLayer, { plan }: PixelScales): Spot[] {
+// Names beside the ends of lines that end close together stand so far off them, in CSS pixels.
+const OFF = [0, -9, 9, -18, 18, -27, 27] as const;
+
+/** To the right of the last point, a little higher or lower where another stands; else above or below points of the line. */
+function alongLine({ ends, layer }: PlacedLayer, pixels: PixelScales): Spot[] {
+  const { horizontal } = pixels.plan;
   const there = Array.from(layer.ends.keys()).filter(at => !Number.isNaN(layer.ends[at]));
   const last = there.at(-1);
   if (last === undefined) return [];
-  const spot = (at: number, side: Spot['side']): Spot => ({ x: ends[2 * at] as number, y: ends[2 * at + 1] as number, side, gap: GAP });
+  const [from, to] = pixels.reach(layer.panel);
+  // In its own panel.
+  const within = horizontal ? undefined : { left: 0, top: from - AROUND, width: pixels.layout.width, height: to - from + 2 * AROUND };
+  const spot = (at: number, side: Spot['side'], off = 0): Spot => ({
+    x: ends[2 * at] as number,
+    y: (ends[2 * at + 1] as number) + off,
+    side,
+    gap: GAP,
+    ...(within ? { within } : {}),
+  });
   const back = [0.85, 0.7, 0.5].map(share => there[Math.floor((there.length - 1) * share)] as number);
-  const beside = plan.horizontal ? (['right', 'left'] as const) : (['above', 'below'] as const);
-  return [spot(last, plan.horizontal ? 'below' : 'right'), ...[last, ...back].flatMap(at => beside.map(side => spot(at, side)))];
+  const beside = horizontal ? (['right', 'left'] as const) : (['above', 'below'] as const);
+  const atEnd = horizontal ? [spot(last, 'below')] : OFF.map(off => spot(last, 'right', off));
+  return [...atEnd, ...[last, ...back].flatMap(at => beside.map(side => spot(at, side)))];
 }
 
 /** Within the largest bar, else beyond it. */
