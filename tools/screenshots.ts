@@ -84,7 +84,14 @@ const views: readonly View[] = [
       await page.getByText('Open its rows').waitFor();
     },
   },
-  { name: 'formula', steps: page => page.getByRole('button', { name: 'Formula of highest' }).click() },
+  {
+    name: 'liveries',
+    steps: async page => {
+      await goTo(page, 'Worst counts');
+      await page.locator('[data-acts="liveries"]').click();
+      await page.getByRole('dialog', { name: 'Liveries' }).getByRole('button', { name: 'Make one of your own' }).click();
+    },
+  },
   {
     name: 'rows-behind-a-cell',
     steps: async page => {
@@ -104,24 +111,7 @@ const views: readonly View[] = [
       await page.getByText('Gives a number').waitFor();
     },
   },
-  {
-    name: 'stacked-series',
-    scheme: 'dark',
-    steps: async page => {
-      const choose = async (token: string, option: string): Promise<void> => {
-        for (const button of await page.locator('[data-finer]').all())
-          if ((await button.getAttribute('aria-expanded')) === 'false') await button.click();
-        await page.locator(`[data-token="${token}"]`).click();
-        await page.getByRole('option', { name: option, exact: true }).click();
-      };
-      await choose('category', 'week');
-      await choose('step', 'month by month');
-      await choose('series', 'a series per valley');
-      await choose('arrange', 'stacked');
-      for (const button of await page.locator('[data-finer]').all())
-        if ((await button.getAttribute('aria-expanded')) === 'true') await button.click();
-    },
-  },
+  { name: 'names-at-bars', scheme: 'dark', steps: page => goTo(page, 'Balance against plan') },
   { name: 'open', steps: page => page.getByRole('button', { name: 'Open', exact: true }).click() },
   { name: 'hand-over', steps: page => page.getByRole('button', { name: 'Hand over' }).click() },
 ];

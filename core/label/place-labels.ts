@@ -12,8 +12,8 @@ export interface LabelGround {
   readonly width: WidthAt;
 }
 
-// Boxes that all labels of a figure may ask the index about: where many have no room, looking on costs more than it finds.
-const TRIES = 1_500;
+// Boxes that labels of a figure may ask the index about, shared out among them, and the fewest and the most for one: where many have no room, looking on costs more than it finds.
+const [TRIES, FEWEST, MOST_EACH] = [1_500, 6, 160];
 // Of more labels than this most have no room at all: each takes a spot of its own that is free, or none.
 const CROWD = 300;
 // From a size of letters to the next smaller one, in CSS pixels.
@@ -45,17 +45,20 @@ interface Written extends Extent {
 class Placing {
   private readonly placed = new Placed();
   private claims: Claims | null = null;
-  private tries: number;
+  /** What each label may ask: of its own, so that none is placed otherwise because another had to look longer. */
+  private readonly each: number;
+  private tries = 0;
 
   constructor(
     private readonly wishes: readonly LabelWish[],
     private readonly ground: LabelGround,
   ) {
-    this.tries = wishes.length > CROWD ? 0 : TRIES + wishes.length;
+    this.each = wishes.length > CROWD ? 0 : Math.max(FEWEST, Math.min(MOST_EACH, TRIES / wishes.length));
   }
 
   place(i: number): LabelPlace | null {
     const wish = this.wishes[i] as LabelWish;
+    this.tries = this.each + wish.spots.length;
     const found = wish.pinned ? this.pinned(wish) : this.found(wish, i);
     if (found) this.placed.add(found.box, found.leader);
     return found;
