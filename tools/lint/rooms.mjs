@@ -2,7 +2,17 @@
  * The arrows of docs/ARCHITECTURE.md: what each room may import beside itself. A room is a folder; one inside another is a room of its own. A new
  * arrow is a design decision, written there first.
  */
-const leaves = ['core/result', 'core/format', 'core/scale', 'core/label', 'core/glyph', 'core/stages', 'core/sentence', 'core/shape', 'core/colour'];
+const leaves = [
+  'core/result',
+  'core/format',
+  'core/scale',
+  'core/label',
+  'core/glyph',
+  'core/stages',
+  'core/sentence',
+  'core/shape',
+  'core/colour',
+];
 const data = [...leaves, 'core/table'];
 const formula = [...data, 'core/formula'];
 const frame = [...formula, 'core/frame'];
