@@ -1,5 +1,5 @@
 import type { ChartPlan, Layer } from 'core/plan';
-import { textBox, type Scene, type SceneItem, type TextWidth } from 'plot';
+import { levelBox, textBox, type Scene, type SceneItem, type TextWidth } from 'plot';
 
 /** A box in pixels, to the hundredth. */
 interface JsonBox {
@@ -35,9 +35,18 @@ export function sceneJson(plan: ChartPlan, scene: Scene, cueNumbers: ReadonlyMap
   };
 }
 
+/** The box of a text as it were level, around its middle: turned by its angle about that, it lies where the text does. */
+function levelAround(item: Extract<SceneItem, { kind: 'text' }>, width: TextWidth): JsonBox {
+  const level = levelBox(item, width);
+  if (!item.turn) return level;
+  const around = textBox(item, width);
+  const [x, y] = [around.left + around.width / 2, around.top + around.height / 2];
+  return { left: x - level.width / 2, top: y - level.height / 2, width: level.width, height: level.height };
+}
+
 function textJson(item: Extract<SceneItem, { kind: 'text' }>, width: TextWidth): unknown {
   const { role, text, colour, on, font, turn = 0 } = item;
-  const box = boxed(textBox(item, width));
+  const box = boxed(levelAround(item, width));
   return { role, text, ...box, angle: rounded((turn * 180) / Math.PI), size: font.size, weight: font.weight, colour, on };
 }
 

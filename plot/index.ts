@@ -18,4 +18,4 @@ export type {
   ScenePart,
   TextWidth,
 } from './scene/scene';
-export { textBox } from './scene/text-box';
+export { levelBox, textBox } from './scene/text-box';

@@ -11,7 +11,8 @@ const help = `cowbell scene PROJECT.json [--figure NAME] [--size 900x506] [--pla
 
 Lays out a figure without a screen, as the application draws it in the light, and gives it as JSON: every text with its role, box, colour and what it
 stands on; every mark with its category, series, measure and cue; every line; and the labels that found no place, with the reason. Boxes are in
-pixels; texts are measured in the fonts that Cowbell ships. Without --figure the first; --plain leaves its cues out.
+pixels; that of a turned text is the box of the level one, turned by its angle about its middle. Texts are measured in the fonts that Cowbell
+ships. Without --figure the first; --plain leaves its cues out.
 
   cowbell scene season.json
   cowbell scene season.json --figure "Milk by hut" --size 1280x720 -o scene.json`;
