@@ -28,6 +28,6 @@ test('the brief reads as sentences and the figure as a description', async ({ pa
   );
   await expect(canvas(page)).toHaveAttribute(
     'aria-label',
-    /Columns of milk for 20 huts, largest first\. Highest: Kettlemoor, 94,190 L; Mossgate, 94,190 L\. Lowest: Hollowmist, 23,890 L\./,
+    /Columns of milk for 20 huts, largest first\. Values run from 23,890 L to 94,190 L\. Highest: Kettlemoor, 94,190 L; Mossgate, 94,190 L\. Lowest: Hollowmist, 23,890 L\./,
   );
 });

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { build } from 'esbuild';
 import { fileURLToPath } from 'node:url';
-import { brief, choose, figureName, goTo, openApp, pixelCount, reveal, settled, stage, token, typeToken } from './support';
+import { brief, choose, figureName, goTo, LIGHT, openApp, pixelCount, reveal, settled, stage, token, typeToken } from './support';
 
 const FIGURES = 80;
 // Less than this is not seen, in pixels; letters hang over their widths by less.
@@ -65,6 +65,29 @@ test(`the texts of ${FIGURES} generated figures, as this browser writes them, ov
   expect(texts).toBeGreaterThan(1_500);
 });
 
+/** Pixels of a colour within the box around all pixels of another, away from its edges. */
+const inkWithin = (page: Page, bar: string, ink: string): Promise<number> =>
+  page.evaluate(
+    ([bar, ink]) => {
+      const element = document.querySelector('cb-figure-canvas canvas[role="img"]') as HTMLCanvasElement;
+      const { width, height } = element;
+      const { data } = (element.getContext('2d') as CanvasRenderingContext2D).getImageData(0, 0, width, height);
+      const ratio = width / element.clientWidth;
+      const has = (hex: string, i: number): boolean => [1, 3, 5].every((at, k) => data[4 * i + k] === parseInt(hex.slice(at, at + 2), 16));
+      // Below the legend, whose key has the colour as well.
+      const from = Math.round(120 * ratio) * width;
+      const found = Array.from({ length: width * height - from }, (_, i) => from + i).filter(i => has(bar as string, i));
+      const [xs, ys] = [found.map(i => i % width), found.map(i => Math.floor(i / width))];
+      const least = (list: number[]): number => list.reduce((a, b) => Math.min(a, b), Infinity);
+      const most = (list: number[]): number => list.reduce((a, b) => Math.max(a, b), -Infinity);
+      let count = 0;
+      for (let y = least(ys) + 3; y < most(ys) - 2; y++)
+        for (let x = least(xs) + 3; x < most(xs) - 2; x++) count += Number(has(ink as string, y * width + x));
+      return count;
+    },
+    [bar, ink],
+  );
+
 const title = (page: Page): Promise<string | null> => page.locator('[data-part="title"]').first().getAttribute('aria-label');
 
 test.describe('labels and words', () => {
@@ -74,9 +97,9 @@ test.describe('labels and words', () => {
     await choose(page, 'label-what', 'every mark');
     await choose(page, 'label-place', 'inside, at the base');
     await expect(brief(page)).toContainText('Label every mark. Labels stand inside, at the base.');
-    // White on the bars, where there was none but the ground.
-    const before = await pixelCount(page, '#fcfdfc');
-    expect(before).toBeGreaterThan(1_000);
+    // The lowest bar is slate: within its box there is text in the ground's colour, and none in ink.
+    expect(await inkWithin(page, LIGHT.slate, '#fcfdfc')).toBeGreaterThan(5);
+    expect(await inkWithin(page, LIGHT.slate, LIGHT.ink)).toBe(0);
     await choose(page, 'label-says', 'their ranks');
     await expect(brief(page)).toContainText('Labels say their ranks.');
     await page.keyboard.press('Control+z');
@@ -163,9 +186,39 @@ test.describe('labels and words', () => {
     expect(await pixelCount(page, '#417d47')).not.toBe(wide);
   });
 
+  test('the figure in words is copied', async ({ page, context }) => {
+    await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+    await page.getByRole('button', { name: 'Hand over' }).click();
+    await page.getByRole('button', { name: /^Copy it in words/ }).click();
+    await expect(page.locator('cb-notices')).toContainText('Copied the figure in words.');
+    expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(
+      /^Milk by hut\. Columns of milk for 20 huts, .* Values run from 23,890 L to 94,190 L\./,
+    );
+  });
+
+  test('a mark takes a colour by hand, and its label is moved by keys', async ({ page }) => {
+    await goTo(page, 'Altitudes');
+    await stage(page).getByRole('img').first().focus();
+    await page.keyboard.press('Home');
+    await page.keyboard.press('Enter');
+    const menu = page.getByRole('dialog');
+    await menu.getByRole('button', { name: 'up', exact: true }).click();
+    await expect(brief(page)).toContainText('By hand you have put one label somewhere.');
+    await menu.getByRole('button', { name: 'Let it go' }).click();
+    await expect(brief(page)).not.toContainText('By hand you have put');
+    await menu
+      .getByRole('button', { name: /^Colour Hollowmist #/ })
+      .first()
+      .click();
+    await expect(brief(page)).toContainText('By hand you coloured 1 value.');
+    await menu.getByRole('button', { name: 'Its own again' }).click();
+    await expect(brief(page)).not.toContainText('By hand you coloured');
+  });
+
   test('a legend stands beside the plot, at the marks, or nowhere, which is a check', async ({ page }) => {
     await goTo(page, 'Milk so far by valley');
-    await expect(stage(page).locator('[data-part="legend 1"]')).toHaveCount(0);
+    // At the marks each name opens its words, as an entry does.
+    await expect(stage(page).locator('[data-part="legend 1"]').first()).toHaveAccessibleName(/Brackenfell/);
     await choose(page, 'legend', 'beside the plot');
     const beside = await stage(page).locator('[data-part="legend 1"]').first().boundingBox();
     const figure = await stage(page).getByRole('img').first().boundingBox();

@@ -21,6 +21,13 @@ const WAYS = [
   { words: 'right', across: NUDGE, down: 0 },
 ] as const;
 
+/** A category or a series, and the colour that it has by hand. */
+interface Coloured {
+  readonly of: 'category' | 'series';
+  readonly value: string;
+  readonly colour: string | null;
+}
+
 /** What can be said and done about one mark: why it looks as it does, the cues that marked it, a cue about it, keeping or leaving it out, its rows. */
 @Component({
   selector: 'cb-mark-menu',
@@ -41,21 +48,21 @@ const WAYS = [
     @for (offer of offers(); track offer.words) {
       <button type="button" class="row" (click)="add(offer.makes)"><cb-icon name="plus" />{{ offer.words }}</button>
     }
-    @if (name(); as category) {
-      <p class="sheet-head mt-1 border-t border-hair pt-2">Colour of {{ category }} by hand</p>
-      <div class="flex flex-wrap items-center gap-1 px-2" data-hand-colours>
+    @for (item of coloured(); track item.of) {
+      <p class="sheet-head mt-1 border-t border-hair pt-2">Colour of {{ item.value }} by hand</p>
+      <div class="flex flex-wrap items-center gap-1 px-2" [attr.data-hand-colours]="item.of">
         @for (colour of palette(); track colour) {
           <button
             type="button"
             class="size-6 rounded-xs border border-edge"
             [style.background]="colour"
-            [attr.aria-label]="'Colour ' + category + ' ' + colour"
-            [attr.aria-pressed]="colour === byHand()"
-            (click)="colourIt(colour)"
+            [attr.aria-label]="'Colour ' + item.value + ' ' + colour"
+            [attr.aria-pressed]="colour === item.colour"
+            (click)="colourIt(item, colour)"
           ></button>
         }
-        @if (byHand()) {
-          <button type="button" class="act text-small" (click)="colourIt(null)">Its own again</button>
+        @if (item.colour) {
+          <button type="button" class="act text-small" (click)="colourIt(item, null)">Its own again</button>
         }
       </div>
     }
@@ -126,9 +133,23 @@ export class MarkMenu {
     const livery = this.brief.picture()?.plans.at(-1)?.livery;
     return livery ? [...new Set([...livery.series, ...Object.values(livery.colours)])] : [];
   });
-  protected readonly byHand = computed(
-    () => this.brief.figure()?.dress.colours.find(({ of, value }) => of === 'category' && value === this.name())?.colour ?? null,
-  );
+  /** What takes a colour by hand: the category, and the series where there are several. */
+  protected readonly coloured = computed((): Coloured[] => {
+    const layers =
+      this.brief
+        .picture()
+        ?.plans.at(-1)
+        ?.panels.flatMap(panel => panel.layers) ?? [];
+    const several = new Set(layers.filter(({ cue }) => cue === null).map(({ name }) => name)).size > 1;
+    const series = several ? this.layer()?.layer.name : undefined;
+    const byHand = this.brief.figure()?.dress.colours ?? [];
+    const item = (of: Coloured['of'], value: string): Coloured => ({
+      of,
+      value,
+      colour: byHand.find(hand => hand.of === of && hand.value === value)?.colour ?? null,
+    });
+    return [...(this.name() ? [item('category', this.name())] : []), ...(series === undefined ? [] : [item('series', series)])];
+  });
 
   protected readonly ways = WAYS;
   private readonly pinned = computed(() =>
@@ -158,9 +179,9 @@ export class MarkMenu {
     if (figure) this.store.changeFigure({ labels: { ...figure.labels, pins: figure.labels.pins.filter(pin => pin !== pinned) } });
   }
 
-  protected colourIt(colour: string | null): void {
+  protected colourIt({ of, value }: Coloured, colour: string | null): void {
     const figure = this.brief.figure();
-    if (figure) this.store.changeFigure(withHandColour(figure, 'category', this.name(), colour));
+    if (figure) this.store.changeFigure(withHandColour(figure, of, value, colour));
   }
 
   protected add(cue: Cue): void {

@@ -35,6 +35,20 @@ export class Handover {
     await this.give('csv', ({ picture }, files) => Promise.resolve(files.ledgerCsv(picture, this.csvOptions())), '');
   }
 
+  /** The figure in words, as a screen reader hears it, to be pasted beside its picture. */
+  async words(): Promise<void> {
+    const inStep = filter((shown: Shown) => shown.ask.figure === this.store.figure);
+    const shown = this.store.figure && (await firstValueFrom(this.pictures.shown$.pipe(inStep)));
+    const plan = shown?.picture?.plans.at(-1);
+    if (!plan) return this.notices.fault('There is no figure to put into words yet. Make one first.');
+    try {
+      await navigator.clipboard.writeText(`${plan.title}. ${plan.description}`);
+      this.notices.done('Copied the figure in words.');
+    } catch {
+      this.notices.fault('The browser does not let the page copy. Allow it for this page, and try again.');
+    }
+  }
+
   async project(): Promise<void> {
     const project = this.store.snapshot?.history.project;
     if (!project) return;

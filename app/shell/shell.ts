@@ -146,6 +146,7 @@ export class Shell {
       search: 'export picture image svg save download',
       run: () => void this.handover.png(scale),
     })),
+    { name: 'Copy the figure in words', search: 'description alternative text alt export', run: () => void this.handover.words() },
     { name: 'Hand over CSV of the ledger', search: 'export numbers sql save download', run: () => void this.handover.csv() },
     { name: 'Hand over the project file', search: 'export json save download share', run: () => void this.handover.project() },
     { name: this.theme.choice() === 'light' ? 'Switch to dark' : 'Switch to light', run: () => this.theme.toggle() },

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { FoundRisk } from 'core/check';
 import { counted } from 'core/sentence';
+import { DroppedLabels } from '../services/dropped-labels';
 import { ProjectStore } from '../services/project-store';
 import { Risks } from '../services/risks';
 import { Icon } from '../ui/icon';
@@ -48,11 +49,25 @@ export class FigureChecks {
   readonly opened = output<string>();
   private readonly store = inject(ProjectStore);
   private readonly looked = inject(Risks);
+  private readonly dropped = inject(DroppedLabels);
   private readonly figure = toSignal(this.store.figure$, { initialValue: null });
 
   protected readonly risks = computed(() => {
     const { figure, risks } = this.looked.found();
-    return figure === this.figure()?.id ? risks : [];
+    return figure === this.figure()?.id ? [...risks, ...this.withoutRoom()] : [];
+  });
+  /** Labels that were asked for and have no room: known once the figure is laid out. */
+  private readonly withoutRoom = computed((): FoundRisk[] => {
+    const count = this.dropped.now().filter(({ layer }) => layer >= 0).length;
+    const labels = this.figure()?.labels;
+    // Of very many the engine speaks itself.
+    if (count === 0 || this.looked.found().risks.some(({ check }) => check === 'too-many-labels')) return [];
+    const words = `${counted(count, 'label')} ${count === 1 ? 'has' : 'have'} no room; the brief lists what is left out.`;
+    const mend =
+      labels && labels.what !== 'cued'
+        ? { words: 'Label what the cues mark', change: { labels: { ...labels, what: 'cued' as const } } }
+        : null;
+    return [{ check: 'too-many-labels', words, key: 'label-what', mend }];
   });
   protected readonly words = computed(() => `${counted(this.risks().length, 'check')}`);
 

@@ -31,17 +31,17 @@ describe('the whole figure in words', () => {
     [
       'units of time and filters',
       told({ step: { kind: 'grain', grain: 'month' }, filters: [{ kind: 'range', column: 'x', low: 1, high: null }] }),
-      'Columns of x for 2 months, in table order. Kept: x from 1. Highest: Aug 2031, 6. Shown cued.',
+      'Columns of x for 2 months, in table order. Kept: x from 1. Values run from 1 to 6. Highest: Aug 2031, 6. Shown cued.',
     ],
     [
       'whose value a series is',
       told({ series: 'valley' }),
-      'Columns of x for 3 values, a series per valley: Tolm and Siddel, in table order. Highest: 2031-08-03 of Tolm, 4. Shown cued. Dates 1 to 32 days apart, to scale.',
+      'Columns of x for 3 values, a series per valley: Tolm and Siddel, in table order. Values run from 1 to 4. Highest: 2031-08-03 of Tolm, 4. Shown cued. Dates 1 to 32 days apart, to scale.',
     ],
     [
       'the figure without its cues',
       told({}, 'plain'),
-      'Columns of x for 3 days, in table order. Shown plain, without its cues. Dates 1 to 32 days apart, to scale.',
+      'Columns of x for 3 days, in table order. Values run from 1 to 4. Shown plain, without its cues. Dates 1 to 32 days apart, to scale.',
     ],
   ];
   for (const [name, description, says] of rows) it(`tells ${name}`, () => expect(description).toBe(says));

@@ -20,14 +20,20 @@ export function namedParts(plan: UnnamedPlan): NamedPart[] {
 const part = (id: string, says: string, cue: string | null = null): NamedPart => ({ id, says, cue });
 const spoken = (id: string, before: string, words: string | undefined): NamedPart[] => (words ? [part(id, `${before}: ${words}`)] : []);
 
-function headParts({ title, subtitle, legend, axisNote }: UnnamedPlan): NamedPart[] {
+function headParts({ title, subtitle, legend, axisNote, panels }: UnnamedPlan): NamedPart[] {
   return [
     ...spoken('title', 'Title', title),
     ...spoken('subtitle', 'Below the title', subtitle),
     ...legend.map(({ text, cue }, i) => part(`legend ${i + 1}`, `Legend: ${text}`, cue)),
+    ...namedAtMarks(panels).map((name, i) => ({ ...part(`legend ${legend.length + i + 1}`, `Series: ${name}`), series: name })),
     ...spoken('note', 'Axes', axisNote),
   ];
 }
+
+/** Series whose names stand at their marks, in the order of the legend that they stand for. */
+const namedAtMarks = (panels: UnnamedPlan['panels']): readonly string[] => [
+  ...new Set(panels.flatMap(({ layers }) => layers.filter(layer => layer.isNamed).map(({ name }) => name))),
+];
 
 /** The name of a panel where there are several, of its first axis where there is one; the second axis is named once. */
 function titleParts({ panels }: UnnamedPlan, i: number): NamedPart[] {

@@ -6,7 +6,7 @@ import { axesOf, sharesPanels } from './axes';
 import { axisNotes, axisWords } from './axis-notes';
 import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
 import { columnOf } from 'core/table';
-import { describeFigure, titlesOf, writerOf } from 'core/words';
+import { describeFigure, inSentences, titlesOf, writerOf } from 'core/words';
 import { dressedLivery } from './dressed-livery';
 import { FigureWords, writtenWords } from './figure-words';
 import { treatmentsOf } from 'core/cue';
@@ -106,17 +106,26 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     horizontal: isLying(figure.shape),
     notes,
     outside,
-    description: [
-      describeFigure(figure, request, write),
-      ...(words.note ? [`Note: ${words.note}`] : []),
-      ...(words.source ? [`Source: ${words.source}`] : []),
-      ...[...told, ...notes].map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),
-    ].join(' '),
+    description: inSentences(
+      [
+        ...describeFigure(figure, request, write),
+        ...(words.note ? [`Note: ${sentence(words.note)}`] : []),
+        ...(words.source ? [`Source: ${sentence(words.source)}`] : []),
+        ...[...told, ...notes].map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),
+      ],
+      MOST_SENTENCES,
+    ),
     livery,
     pictures: picturesOf(layers, request.writing.pictures ?? []),
   };
   return { ...plan, parts: namedParts(plan) };
 }
+
+// More sentences than this are not listened to.
+const MOST_SENTENCES = 6;
+
+/** With a full stop, where it has no end of its own. */
+const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** The title that states a finding, where the analyst chose one and its cue still finds it. */
 function findingTitle({ applied, frame, figure, write }: LayoutRequest): string | null {

@@ -223,7 +223,7 @@ describe('layers, panels and formats', () => {
       'the description tells of series',
       drawn({ series: 'valley' }),
       plan => plan.description,
-      'Columns of milk for 4 values, a series per valley: Tolm and Siddel, in table order.',
+      'Columns of milk for 4 values, a series per valley: Tolm and Siddel, in table order. Values run from 1 to 4.',
     ],
   ];
   for (const [name, plan, look, expected] of cases) it(name, () => expect(look(plan)).toEqual(expected));
@@ -252,12 +252,20 @@ describe('layers, panels and formats', () => {
 
 describe('the figure in words', () => {
   const cases: readonly [name: string, milk: Cell[], says: string][] = [
-    ['marks', [3, 9, 5, 1], 'Columns of milk for 4 huts, in table order. Highest: Berg, 9 L. Lowest: Dale, 1 L. Shown cued.'],
-    ['ties', [9, 9, 5, 1], 'Columns of milk for 4 huts, in table order. Highest: Alm, 9 L; Berg, 9 L. Lowest: Dale, 1 L. Shown cued.'],
+    [
+      'marks',
+      [3, 9, 5, 1],
+      'Columns of milk for 4 huts, in table order. Values run from 1 L to 9 L. Highest: Berg, 9 L. Lowest: Dale, 1 L. Shown cued.',
+    ],
+    [
+      'ties',
+      [9, 9, 5, 1],
+      'Columns of milk for 4 huts, in table order. Values run from 1 L to 9 L. Highest: Alm, 9 L; Berg, 9 L. Lowest: Dale, 1 L. Shown cued.',
+    ],
     [
       'missing',
       [3, 9, null, null],
-      'Columns of milk for 4 huts, in table order. Highest: Berg, 9 L. Lowest: Alm, 3 L. Missing: 2 values. Shown cued.',
+      'Columns of milk for 4 huts, in table order. Values run from 3 L to 9 L. Highest: Berg, 9 L. Lowest: Alm, 3 L. Missing: 2 values. Shown cued.',
     ],
   ];
   for (const [name, milk, says] of cases) it(name, () => expect(planned(milk).description).toBe(says));

@@ -79,6 +79,8 @@ export interface NamedPart {
   readonly says: string;
   /** The cue that it belongs to; null for the figure's own. */
   readonly cue: string | null;
+  /** The series whose name it is, at its marks. */
+  readonly series?: string;
 }
 
 /** A panel's name and what its marks are read at. */

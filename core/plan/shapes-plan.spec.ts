@@ -164,12 +164,14 @@ describe('words about cues', () => {
       make('rescale', { id: 'r' }),
     ]).description;
     for (const part of [
-      'Line: average, 25.',
+      'Line: average, 25',
       'A band shows the mean ± 1 sd; 2 values lie outside it.',
       'milk is split into reached (4 huts), short by (2 huts) and beyond (1 hut).',
-      'milk is shaded from low, Alm, 10, to high, Berg, 40.',
-      'milk is drawn as index, from 100 to 400.',
+      'milk is shaded from low, Alm, 10, to high, Berg, 40',
+      'milk is drawn as index, from 100 to 400',
     ])
       expect(description).toContain(part);
+    // However much is found, it is told in six sentences.
+    expect(description.match(/\.(\s|$)/g)?.length).toBe(6);
   });
 });

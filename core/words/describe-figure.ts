@@ -9,8 +9,8 @@ import { findingOf } from './findings';
 import type { ValueWriter } from './value-writer';
 import type { Computed } from './why';
 
-/** The figure in words: what is shown, in which order, what is marked, what is missing. */
-export function describeFigure(figure: Figure, { frame, applied }: Computed, write: ValueWriter): string {
+/** The figure in sentences: what is shown, in which order, from which value to which, what is marked, what is missing. */
+export function describeFigure(figure: Figure, { frame, applied }: Computed, write: ValueWriter): readonly string[] {
   const measure = frame.measures[0] ?? '';
   const { data, shape } = figure;
   const names = [...frame.measures, ...data.helpers.filter(helper => helper.shape !== null).map(helper => helper.name)];
@@ -19,7 +19,32 @@ export function describeFigure(figure: Figure, { frame, applied }: Computed, wri
   const shown = `${shapeWords(shape.mark)} of ${names.join(', ')} for ${rows}${split.map(words => `, ${words}`).join('')}, ${orderWords(data.order)}.`;
   const kept = data.filters.length ? `Kept: ${data.filters.map(filter => filterWords(filter)).join('; ')}.` : '';
   const found = applied.flatMap(from => from.treatments.map(item => findingOf(item, { from, frame, figure, write })));
-  return [shown, kept, ...found, missingWords(frame, measure), viewWords(figure, applied)].filter(Boolean).join(' ');
+  return [shown, kept, rangeWords(frame, measure, write), ...found, missingWords(frame, measure), viewWords(figure, applied)].filter(
+    Boolean,
+  );
+}
+
+/** Sentences in so many at most: those that are too many follow others behind a semicolon, from the second on, the shortest first. */
+export function inSentences(sentences: readonly string[], most: number): string {
+  const told = [...sentences];
+  while (told.length > most) {
+    const lengths = told.slice(1, -1).map((sentence, i) => sentence.length + (told[i + 2] as string).length);
+    const at = 1 + lengths.indexOf(Math.min(...lengths));
+    told.splice(at, 2, `${(told[at] as string).replace(/\.$/, '')}; ${told[at + 1] as string}`);
+  }
+  return told.join(' ');
+}
+
+/** "Values run from 23,890 L to 94,190 L": of the first measure; nothing where it has one value alone, or none. */
+function rangeWords({ table }: Frame, measure: string, write: ValueWriter): string {
+  const column = columnOf(table, measure);
+  if (column?.type !== 'number') return '';
+  let [low, high] = [Infinity, -Infinity];
+  for (const value of column.data) {
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  return low < high ? `Values run from ${write.full(measure, low)} to ${write.full(measure, high)}.` : '';
 }
 
 // More names than this are a list to be read in the ledger, not heard.

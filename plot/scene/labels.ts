@@ -52,6 +52,8 @@ export interface Labels {
   readonly lines: readonly PlacedLine[];
   /** Names of categories that stand at their bars. */
   readonly named: readonly WrittenName[];
+  /** Names of series that stand at their marks, the first of each. */
+  readonly series: ReadonlyMap<string, Box>;
   readonly dropped: readonly DroppedLabel[];
 }
 
@@ -93,6 +95,15 @@ export function labelsOf(facts: LabelFacts): Labels {
       return place ? [{ box: place.box, ...item.mark }] : [];
     }),
     lines: lines.map(line => ({ items: line ? written([line]) : [], box: (line && placeOf.get(line)?.box) ?? null })),
+    series: new Map(
+      series
+        .flatMap(item => {
+          const place = placeOf.get(item);
+          return place ? [[item.wish.lines.join(' '), place.box] as const] : [];
+        })
+        // Of several places of one name the first counts.
+        .reverse(),
+    ),
     named: names.flatMap((item, at) => {
       const place = placeOf.get(item);
       return place ? [{ at, box: place.box }] : [];

@@ -3,7 +3,7 @@ import type { LevelLine } from 'core/plan';
 import { titlePlaces } from './axis-titles';
 import { footPlaces } from './figure-foot';
 import { headPlaces } from './figure-head';
-import type { PlacedLine } from './labels';
+import type { Labels } from './labels';
 import { lastLevel } from './level-lines';
 import type { PixelScales } from './pixel-scales';
 import { sidePlaces } from './side-legend';
@@ -13,12 +13,16 @@ import type { PartPlaces, ScenePart, TextWidth } from './scene';
 const BESIDE_LINE = 5;
 
 /** The parts of the plan that are drawn, with their places, in the plan's order. */
-export function partsOf(pixels: PixelScales, lines: readonly PlacedLine[], width: TextWidth): ScenePart[] {
+export function partsOf(pixels: PixelScales, { lines, series }: Pick<Labels, 'lines' | 'series'>, width: TextWidth): ScenePart[] {
   const { plan, layout } = pixels;
   const places = new Map([
     ...(layout.head ? headPlaces(layout.head.words, layout.head, width) : []),
     ...(layout.side ? sidePlaces(layout.side) : []),
     ...(layout.foot ? footPlaces(layout.foot, width) : []),
+    ...plan.parts.flatMap(({ id, series: name }): PartPlaces => {
+      const box = name === undefined ? undefined : series.get(name);
+      return box ? [[id, { box, font: null, beneath: false }]] : [];
+    }),
     ...titlePlaces(pixels, width),
     ...axisPlaces(pixels),
     ...plan.panels.flatMap(panel => panel.levelLines).map((line, i) => linePlace(line, lines[i]?.box ?? null, i, pixels)),

@@ -55,7 +55,7 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
     handles: handlesOf(pixels),
     labelled: words.labels.labelled,
     dropped: words.labels.dropped,
-    parts: sizes.words ? partsOf(pixels, words.labels.lines, width) : [],
+    parts: sizes.words ? partsOf(pixels, words.labels, width) : [],
   };
 }
 
@@ -113,7 +113,7 @@ interface Words {
   readonly labels: Labels;
 }
 
-const NO_WORDS: Words = { groups: [], labels: { items: [], labelled: [], lines: [], named: [], dropped: [] } };
+const NO_WORDS: Words = { groups: [], labels: { items: [], labelled: [], lines: [], named: [], series: new Map(), dropped: [] } };
 
 /** All that is written: first what has its place, then the labels among it. */
 function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: TextWidth, drawn: readonly SceneGroup[]): Words {
