@@ -6,7 +6,8 @@ const HANDFUL = 5;
 
 /** Labels of one cue, those that say the same at more than a handful of marks as one: "0 · 7 huts", at the middle one of them. `category`: what the marks are, by the column that names them. */
 export function tied(asks: readonly LabelAsk[], category: string): LabelAsk[] {
-  if (asks.length <= HANDFUL) return [...asks];
+  // Where most say something of their own, no six of them say the same.
+  if (asks.length - new Set(asks.map(({ text }) => text)).size < HANDFUL) return [...asks];
   const alike = new Map<string, LabelAsk[]>();
   for (const ask of asks) {
     const list = alike.get(ask.text);
