@@ -44,7 +44,8 @@ export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said 
   series: ({ layer }) => plainly(() => layer.name),
   share({ request, layer }) {
     const total = sumOf(columnNumbers(request, layer.measure));
-    return plainly(percents(request, layer, at => (layer.values[at] as number) / total));
+    const own = measured(request, layer);
+    return plainly(percents(request, layer, at => (own[at] as number) / total));
   },
   part: ({ request, layer, wholes }) =>
     plainly(percents(request, layer, at => Math.abs(layer.values[at] as number) / (wholes[at] as number))),
@@ -54,15 +55,20 @@ export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said 
     const numbers = other === null ? null : columnNumbers(request, other);
     return plainly(differences(request, layer, at => (numbers ? numbers[layer.rows[at] as number] : undefined) ?? NaN));
   },
-  previous: ({ request, layer }) => plainly(differences(request, layer, at => before(layer, at))),
+  previous({ request, layer }) {
+    const own = measured(request, layer);
+    return plainly(differences(request, layer, at => before(own, at)));
+  },
   rank({ request, layer }) {
     const sorted = Float64Array.from(columnNumbers(request, layer.measure).filter(isThere)).sort();
-    return plainly(at => (isThere(layer.values[at]) ? `${1 + above(sorted, layer.values[at])}.` : ''));
+    const own = measured(request, layer);
+    return plainly(at => (isThere(own[at]) ? `${1 + above(sorted, own[at])}.` : ''));
   },
   glyph({ request, layer }) {
     const [rise, fall] = isLying(request.figure.shape) ? ['▶', '◀'] : ['▲', '▼'];
+    const own = measured(request, layer);
     return plainly(at => {
-      const change = (layer.values[at] as number) - before(layer, at);
+      const change = (own[at] as number) - before(own, at);
       return Number.isNaN(change) ? '' : change > 0 ? rise : change < 0 ? fall : '■';
     });
   },
@@ -93,6 +99,12 @@ function columnNumbers({ frame }: LayoutRequest, name: string): Float64Array {
   return column?.type === 'number' ? column.data : new Float64Array(frame.table.rowCount).fill(NaN);
 }
 
+/** The measure's own values along a layer, though a cue may draw others in their place. */
+function measured(request: LayoutRequest, { measure, rows }: Layer): Float64Array {
+  const numbers = columnNumbers(request, measure);
+  return Float64Array.from(rows, row => (row === -1 ? NaN : (numbers[row] as number)));
+}
+
 const sumOf = (values: Float64Array): number => values.reduce((sum, value) => (Number.isNaN(value) ? sum : sum + value), 0);
 
 /** How many of some sorted values lie above one. Method: bisection. */
@@ -107,7 +119,7 @@ function above(sorted: Float64Array, value: number): number {
 }
 
 /** The value before this one along the category axis, missing ones passed over; NaN for the first. */
-function before({ values }: Layer, at: number): number {
+function before(values: Float64Array, at: number): number {
   for (let i = at - 1; i >= 0; i--) if (isThere(values[i])) return values[i] as number;
   return NaN;
 }
@@ -120,7 +132,7 @@ function percents(request: LayoutRequest, layer: Layer, share: (at: number) => n
 }
 
 function differences(request: LayoutRequest, layer: Layer, other: (at: number) => number): (at: number) => string {
-  const values = Float64Array.from(layer.values, (value, at) => value - other(at));
+  const values = measured(request, layer).map((value, at) => value - other(at));
   const write = request.write.alike(layer.measure, values);
   return at => signed(values[at] as number, write);
 }

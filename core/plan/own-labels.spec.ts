@@ -135,6 +135,28 @@ describe('labels of a figure’s own', () => {
     expect(labelsIn(sorted)[0]?.pin).toEqual({ across: 12, down: -30 });
   });
 
+  it('what a cue draws beside the marks has none of them', () => {
+    const moving = ({ data }: Figure): Partial<Figure> => ({
+      data,
+      cues: [{ ...make('change'), measure: 'milk', draw: 'joined', axis: 'second' }] as unknown as Figure['cues'],
+    });
+    const plan = planOf({ what: 'all' }, moving);
+    const { layers } = partsOf(plan);
+    expect(layers.map(({ cue, labels }) => [cue === null, labels.length > 0])).toEqual([
+      [true, true],
+      [false, false],
+    ]);
+  });
+  it('of values that a cue scales, ranks, shares and changes are the measure’s own', () => {
+    const scaled = ({ data }: Figure): Partial<Figure> => ({ data, cues: [{ ...make('rescale'), measure: 'milk' }] as Figure['cues'] });
+    const said = (says: Labels['says']): string[] => labelsIn(planOf({ what: 'all', says }, scaled)).map(({ text }) => text);
+    // An index of 100, 50, 125 and 50.
+    expect(said('value')).toEqual(['100', '50', '125', '50']);
+    expect(said('share')).toEqual(['30.8 %', '15.4 %', '38.5 %', '15.4 %']);
+    expect(said('previous')).toEqual(['−20', '+30', '−30']);
+    expect(said('rank')).toEqual(['2.', '3.', '1.', '3.']);
+  });
+
   const marking = ({ data }: Figure): Partial<Figure> => ({ data, cues: [{ ...make('extremes'), measure: 'milk' }] as Figure['cues'] });
   it('give way to those of cues, which come first', () => {
     const labels = labelsIn(planOf({ what: 'all' }, marking));

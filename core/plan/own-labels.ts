@@ -1,3 +1,4 @@
+import { treatmentsOf } from 'core/cue';
 import { type Labels } from 'core/document';
 import { compileFormula, Evaluator, scopeOf } from 'core/formula';
 import { categoryAt } from 'core/frame';
@@ -25,13 +26,17 @@ function withAsked(layers: readonly Layer[], request: LayoutRequest): Layer[] {
   if (labels.of === 'totals') return withTotals(layers, request, keeps);
   const wholes = wholesOf(layers);
   return layers.map((layer, i) => {
-    if (layer.cue !== null && layer.as === null) return layer;
+    if (!isMeasured(layer, request)) return layer;
     const said = says[labels.says]({ request, layer, wholes: wholes[i] as Float64Array });
     const taken = new Set(layer.labels.map(({ at }) => at));
     const own = chosen(layer, keeps(layer), labels).flatMap(at => (taken.has(at) ? [] : askAt(at, layer, said, labels)));
     return own.length ? { ...layer, labels: [...layer.labels, ...own].sort((a, b) => a.at - b.at) } : layer;
   });
 }
+
+/** Whether a layer shows a measure: its own marks, or those that a cue draws in their place. What a cue draws beside them has labels of the cue. */
+const isMeasured = ({ cue, measure }: Layer, { applied }: LayoutRequest): boolean =>
+  cue === null || treatmentsOf(applied, 'instead').some(({ item, from }) => from.cue.id === cue && item.measure === measure);
 
 function askAt(at: number, { values, rows }: Layer, { text, numbers }: Said, { missing }: Labels): LabelAsk[] {
   if (Number.isNaN(values[at])) return missing ? [{ at, text: '–', where: 'end', rank: OWN_RANK }] : [];
