@@ -164,8 +164,15 @@ test.describe('labels and words', () => {
     await page.getByRole('dialog').getByRole('option', { name: 'Mossgate has the highest wheels: 2,140', exact: true }).click();
     await settled(page);
     expect(await title(page)).toContain('Mossgate has the highest wheels: 2,140');
-    await typeToken(page, 'title', 'My own words');
+    // Written over in place it begins as it reads, and is the analyst's own from then on.
+    await page.locator('[data-part="title"]').first().click();
+    const field = page.locator('cb-figure-parts input, cb-figure-parts textarea').first();
+    await expect(field).toHaveValue('Mossgate has the highest wheels: 2,140');
+    await field.fill('My own words');
+    await page.keyboard.press('Enter');
+    await settled(page);
     expect(await title(page)).toContain('My own words');
+    await expect(token(page, 'finding')).toHaveText('the words you wrote');
   });
 
   test('what cannot be computed in braces is told in the brief, and the figure shows a dash', async ({ page }) => {

@@ -134,9 +134,19 @@ export class Stage {
     if (picture) this.pins.moveTo(moved, picture, plan);
   }
 
+  /** Words to be written over in place; a title that states a finding begins as it reads. */
+  protected readonly headWords = computed(() => {
+    const words = this.figure()?.words;
+    return words?.finding ? { ...words, title: this.drawn().at(-1)?.title ?? words.title } : (words ?? null);
+  });
+
   protected write(words: Partial<Figure['words']>): void {
     const figure = this.figure();
-    if (figure) this.store.changeFigure({ words: { ...figure.words, ...words } });
+    if (!figure) return;
+    const { finding, ...own } = figure.words;
+    // A title that is written by hand stands from then on.
+    const kept = words.title === undefined && finding ? { ...own, finding } : own;
+    this.store.changeFigure({ words: { ...kept, ...words } });
   }
 
   protected setView(view: View): void {
