@@ -105,7 +105,9 @@ function saidItems(said: string, pixels: PixelScales, width: TextWidth): SceneIt
   const [whole] = said.split(/[,;]/) as [string];
   const measure = (line: string): number => width(line, SAID_FONT);
   // In fewer words before it is cut.
-  const words = [said, whole, whole.replace(/ of [\d,]+/, '')].find(line => measure(line) <= room) ?? fitted(said, room, measure);
+  const words =
+    [said, whole, whole.replace(/ of [\d,]+/, ''), whole.replace(/ of [\d,]+ named/, '')].find(line => measure(line) <= room) ??
+    fitted(said, room, measure);
   const y = area.top + area.height + (horizontal ? NAME_GAP + NAME_LINE / 2 : (names?.room ?? 0) - NAME_LINE / 2);
   const at = horizontal ? { x: EDGE, align: 'left' as const } : { x: right, align: 'right' as const };
   return [{ ...text(words, 0, y, pixels), ...at, font: SAID_FONT, colour: livery.soft }];
