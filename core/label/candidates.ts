@@ -27,7 +27,7 @@ const STEPS: readonly Step[] = [
 ];
 
 /** The box of a label at a spot. */
-export function boxAt({ x, y, side, gap }: Spot, { width, height }: Extent): Box {
+export function boxAt({ x, y, gap, side }: Spot, { width, height }: Extent): Box {
   const places: { readonly [S in Side]: readonly [left: number, top: number] } = {
     above: [x - width / 2, y - gap - height],
     below: [x - width / 2, y + gap],
