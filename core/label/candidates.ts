@@ -31,7 +31,7 @@ export function boxAt({ x, y, gap, side }: Spot, { width, height }: Extent): Box
   const places: { readonly [S in Side]: readonly [left: number, top: number] } = {
     above: [x - width / 2, y - gap - height],
     below: [x - width / 2, y + gap],
-    left: [x - gap - width, y - height / 2],
+    left: [x - width - gap, y - height / 2],
     right: [x + gap, y - height / 2],
     over: [x - width / 2, y - height / 2],
   };
