@@ -25,7 +25,9 @@ function atBars({ plan, across, width }: NameGrid): Named {
   const [panel] = plan.panels;
   const bars = panel?.layers.filter(isBar) ?? [];
   const scale = panel?.axes[bars[0]?.axis ?? 0]?.scale;
-  if (!plan.horizontal || !scale) return none;
+  // Below an upright plot two lines, where bars stand on its lower edge.
+  if (scale && !plan.horizontal) return positionOf(scale, bars[0]?.base ?? 0) < 0.1 ? { ...none, room: GAP + 2 * NAME_LINE } : none;
+  if (!scale) return none;
   const falls = (at: number): boolean => bars.some(({ values }) => (values[at] as number) < 0);
   const base = Math.max(0, Math.min(1, positionOf(scale, bars[0]?.base ?? 0)));
   const widest = Math.max(0, ...plan.categories.map((name, at) => (falls(at) ? 0 : width(name))));

@@ -274,9 +274,10 @@ function sizeFor({ pixels, layers }: LabelFacts, width: WidthAt): number {
 }
 
 /** From the value axis to the edges of the canvas, and a line above the plot: labels cover no tick and are never cut. */
-export function labelRoom({ plan, layout: { area, width } }: PixelScales): Box {
+export function labelRoom({ plan, layout: { area, width, names } }: PixelScales): Box {
   const top = Math.max(0, area.top - sizesOf(plan.livery).label - ABOVE);
   // Names that do not stand at the axis leave their room to all.
   const left = plan.horizontal && plan.along.beside !== 'axis' ? EDGE : area.left;
-  return { left, top, width: width - EDGE - left, height: area.top + area.height - top };
+  const below = !plan.horizontal && plan.along.beside !== 'axis' ? (names?.room ?? 0) : 0;
+  return { left, top, width: width - EDGE - left, height: area.top + area.height + below - top };
 }
