@@ -1,5 +1,5 @@
 import { cueKinds, cueFactsOf } from 'core/cue';
-import { pictureOf, type Plan } from 'core/plan';
+import { pictureOf, type ChartPlan as Plan } from 'core/plan';
 import { rememberStages } from 'core/stages';
 import { firstFigure } from 'core/brief';
 import { plainScales, type AxisChoice, type Figure } from 'core/document';

@@ -129,6 +129,7 @@ describe('the cowbell command', () => {
       formats: [],
       pictures: [],
       liveries: [],
+      looks: [],
     };
     let path = '';
     beforeAll(async () => {

@@ -1,4 +1,4 @@
-import type { ChartPlan, Layer } from 'core/plan';
+import type { ChartPlan, Layer, Plan, TablePlan } from 'core/plan';
 import { levelBox, textBox, type Scene, type SceneItem, type TextWidth } from 'plot';
 
 /** A box in pixels, to the hundredth. */
@@ -21,7 +21,7 @@ const boxed = ({ left, top, width, height }: JsonBox): JsonBox => ({
 });
 
 /** A laid-out figure as plain data: what is written, what is drawn, what found no place. Boxes in pixels from the top left corner. */
-export function sceneJson(plan: ChartPlan, scene: Scene, cueNumbers: ReadonlyMap<string, number>, width: TextWidth): unknown {
+export function sceneJson(plan: Plan, scene: Scene, cueNumbers: ReadonlyMap<string, number>, width: TextWidth): unknown {
   const items = scene.groups.flatMap(group => group.items.map(item => ({ group: group.name, item })));
   return {
     width: scene.width,
@@ -29,7 +29,7 @@ export function sceneJson(plan: ChartPlan, scene: Scene, cueNumbers: ReadonlyMap
     ground: scene.ground,
     plot: boxed(scene.area),
     texts: items.flatMap(({ item }) => (item.kind === 'text' && item.text ? [textJson(item, width)] : [])),
-    marks: marksJson(plan, scene, cueNumbers),
+    marks: plan.kind === 'chart' ? marksJson(plan, scene, cueNumbers) : cellsJson(plan, scene),
     lines: items.flatMap(({ group, item }) => linesJson(group, item)),
     dropped: scene.dropped.map(({ text, why }) => ({ text, why })),
   };
@@ -66,6 +66,27 @@ function marksJson({ panels, categories }: ChartPlan, { targets }: Scene, cueNum
         ];
       });
     });
+}
+
+/** The cells of a table: of which row and column, of which measure, and the colour that they have. */
+function cellsJson({ columns, rows, heads, cells, livery }: TablePlan, { targets }: Scene): unknown[] {
+  const boxes = targets[0]?.boxes;
+  if (!boxes) return [];
+  const [top = []] = heads;
+  const names = top.flatMap(({ full, span }) => new Array<string>(span).fill(full));
+  return Array.from({ length: boxes.length / 4 }, (_, at) => {
+    const [row, column] = [rows[Math.floor(at / columns.length)], columns[at % columns.length]];
+    return {
+      shape: 'cell',
+      category: row?.names.filter(Boolean).join(', ') ?? '',
+      series: names[at % columns.length] ?? '',
+      measure: column?.measure ?? '',
+      panel: 0,
+      cue: cells.marked[at] || null,
+      ...boxed(boxAt(boxes, at)),
+      colour: cells.grounds[at] || livery.ground,
+    };
+  });
 }
 
 const colourOf = ({ colours, colour }: Layer, at: number): string => colours[at] ?? colour;

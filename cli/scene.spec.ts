@@ -52,6 +52,7 @@ const project: Project = {
   formats: [],
   pictures: [],
   liveries: [],
+  looks: [],
 };
 
 describe('cowbell scene', () => {

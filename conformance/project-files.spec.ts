@@ -64,6 +64,7 @@ const project: Project = {
   formats: [plainFormat('one', { decimals: 1 })],
   pictures: [],
   liveries: [],
+  looks: [],
 };
 const ODD: readonly unknown[] = [
   null,
@@ -173,7 +174,7 @@ function drawnWell(figure: Project['figures'][number], source: Table, faults: st
   applied.flatMap(({ problems }) => problems).map(messageFor);
   for (let row = 0; row < Math.min(3, frame.table.rowCount); row++) whyOf(picture.value, row, figure, writing);
   for (const plan of plans)
-    for (const { axes } of plan.panels)
+    for (const { axes } of plan.kind === 'chart' ? plan.panels : [])
       for (const { scale } of axes) {
         if (!(scale.low < scale.high) || scale.ticks.length > 200)
           faults.push(`an axis from ${scale.low} to ${scale.high} with ${scale.ticks.length} ticks`);

@@ -4,6 +4,7 @@ import { LADDERS } from 'core/format';
 import type { Table } from 'core/table';
 import * as cued from './cue-figures';
 import * as labels from './label-figures';
+import * as crosstabs from './table-figures';
 import * as scales from './scale-figures';
 import * as windows from './window-figures';
 
@@ -58,10 +59,16 @@ export function demoProject(tables: readonly Table[]): Project {
       labels.altitudes(huts),
       labels.balances(huts),
       labels.grades(grades),
+      crosstabs.milkTable(deliveries),
+      crosstabs.fatTable(deliveries),
     ],
     formats: FORMATS,
     pictures: [],
     liveries: [],
+    looks: [
+      { name: 'slack', colour: 'clay' },
+      { name: 'full', colour: 'pasture' },
+    ],
   };
 }
 

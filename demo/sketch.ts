@@ -16,12 +16,13 @@ export interface Sketch {
   readonly labels?: Partial<Figure['labels']>;
   readonly dress?: Partial<Figure['dress']>;
   readonly words?: Partial<Figure['words']>;
+  readonly crosstab?: Figure['crosstab'];
 }
 
 /** A figure of the sample, over a table that has huts. */
 export function figureOf(
   table: TableFacts,
-  { id, name, title, subtitle, data, shape, scales, cues, labels, dress, words }: Sketch,
+  { id, name, title, subtitle, data, shape, scales, cues, labels, dress, words, crosstab }: Sketch,
 ): Figure {
   const first = firstFigure(id, table, table.columns.some(column => column.name === 'hut') ? 'hut' : data.category);
   return {
@@ -34,6 +35,7 @@ export function figureOf(
     words: { title, subtitle, ...words },
     labels: { ...first.labels, ...labels },
     dress: { ...first.dress, ...dress },
+    crosstab: crosstab ?? first.crosstab,
   };
 }
 

@@ -18,6 +18,7 @@ const project: Project = {
   formats: [],
   pictures: [],
   liveries: [],
+  looks: [],
 };
 const livery: Livery = { ground: '', ink: '', soft: '', hair: '', base: '#5f7a70', series: [], quiet: '', colours: {}, font: '' };
 const file = writeProjectFile({ project, tables: { d: table } });

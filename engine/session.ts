@@ -112,9 +112,15 @@ export class Session {
   private readonly writingStages = rememberStages();
 
   private writingOf(table: string): Writing {
-    const { formats, pictures, liveries, tables } = this.project;
+    const { formats, pictures, liveries, looks, tables } = this.project;
     const units = tables.find(({ id }) => id === table)?.units ?? NO_UNITS;
-    return this.writingStages('writing', [units, formats, pictures, liveries], () => ({ units, formats, pictures, liveries }));
+    return this.writingStages('writing', [units, formats, pictures, liveries, looks], () => ({
+      units,
+      formats,
+      pictures,
+      liveries,
+      looks,
+    }));
   }
 }
 

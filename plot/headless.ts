@@ -1,5 +1,6 @@
-import type { ChartPlan } from 'core/plan';
+import type { Plan } from 'core/plan';
 import { FigureDrawing } from './figure-drawing';
+import { tableScene } from './table/table-scene';
 import type { Font, Scene, TextWidth } from './scene/scene';
 
 /** A figure's size in CSS pixels. */
@@ -9,7 +10,8 @@ export interface FigureSize {
 }
 
 /** A plan laid out without a screen: the same scene that a canvas of that size strokes, as long as `measure` knows its letters. */
-export function layOut(plan: ChartPlan, size: FigureSize, measure: TextWidth): Scene {
+export function layOut(plan: Plan, size: FigureSize, measure: TextWidth): Scene {
+  if (plan.kind === 'table') return tableScene(plan, size, measure);
   const drawing = new FigureDrawing(blindCanvas(size, measure), plan, {
     fixed: { responsive: false, devicePixelRatio: 1 },
     brushes: { glyph: () => undefined },

@@ -1,6 +1,6 @@
-import type { ChartPlan } from 'core/plan';
-import { FigureDrawing } from './figure-drawing';
+import type { Plan } from 'core/plan';
 import { imagesReady } from './canvas/glyph-images';
+import { drawStill } from './still';
 
 /** How large a picture file is. */
 export interface PngSize {
@@ -10,13 +10,16 @@ export interface PngSize {
   readonly scale: 1 | 2 | 4;
 }
 
-/** Draws a plan on a canvas of its own and gives it as a PNG file. Fonts must be there before. */
-export async function toPng(plan: ChartPlan, { width, height, scale }: PngSize): Promise<Blob> {
+/** Draws a plan on a canvas of its own and gives it as a PNG file; a table is as large as its rows and columns need. Fonts must be there before. */
+export async function toPng(plan: Plan, { width, height, scale }: PngSize): Promise<Blob> {
   await imagesReady(Object.values(plan.pictures));
   const canvas = document.createElement('canvas');
-  canvas.width = width;
-  canvas.height = height;
-  const drawing = new FigureDrawing(canvas, plan, { fixed: { responsive: false, devicePixelRatio: scale } });
+  if (plan.kind === 'table') {
+    const { paintTable } = await import('./table/paint-table');
+    paintTable(canvas, plan, { width: 0, height: null }, scale);
+    return blobOf(canvas);
+  }
+  const drawing = drawStill(canvas, plan, { width, height }, scale);
   try {
     return await blobOf(canvas);
   } finally {

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { levelsOf } from 'core/crosstab';
 import type { CueFacts } from 'core/cue';
 import { briefOf, candidatesOf, chooseWord, rangeOf, subjectOf } from 'core/brief';
 import type { Figure } from 'core/document';
@@ -7,6 +8,7 @@ import { isAdditive, keyOf } from 'core/frame';
 import { messageFor } from 'core/result';
 import { columnOf, rowsWithValue, type ColumnType } from 'core/table';
 import { shapeOf } from 'core/shape';
+import { layersOf } from '../services/layers-of';
 import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
@@ -33,7 +35,7 @@ export class BriefWords {
   readonly subject = computed(() => {
     const figure = this.figure();
     const picture = this.picture();
-    const layers = picture?.plans.at(-1)?.panels.flatMap(panel => panel.layers) ?? [];
+    const layers = layersOf(picture?.plans.at(-1));
     const marks = layers.map(layer => ({ axis: layer.axis, ends: layer.ends, lengths: shapeOf(layer).byLength }));
     const liveries = this.project()?.liveries.map(({ name }) => name) ?? [];
     const looked = this.looked.found();
@@ -50,7 +52,8 @@ export class BriefWords {
   readonly facts = computed((): CueFacts => {
     const data = this.figure()?.data;
     const frame = this.shown()?.picture?.frame;
-    const scopes = [frame?.series, frame?.panel, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
+    const rows = this.figure()?.shape.mark === 'crosstab' && data ? levelsOf(data).map(({ column }) => column) : [];
+    const scopes = [frame?.series, frame?.panel, ...rows, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
       name => typeof name === 'string',
     );
     const names = [...(data?.measures ?? []), ...(data?.helpers ?? [])].map(column => column.name);
@@ -68,6 +71,7 @@ export class BriefWords {
       measures: names,
       ratios: (data?.measures ?? []).filter(({ formula }) => !isAdditive(formula)).map(({ name }) => name),
       scopes: [...new Set(scopes)],
+      rows,
       along: alongOf(data, typeOf(data?.category ?? '')),
       counts: name => {
         const column = frame && columnOf(frame.table, name);

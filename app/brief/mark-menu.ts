@@ -4,6 +4,7 @@ import type { Cue } from 'core/cue';
 import { categoryAt, type Filter } from 'core/frame';
 import { hoverText } from 'core/words';
 import { LabelPins, type MovedLabel } from '../services/label-pins';
+import { layersOf } from '../services/layers-of';
 import { ProjectStore } from '../services/project-store';
 import { RowsAsked } from '../services/rows-asked';
 import { Icon } from '../ui/icon';
@@ -115,11 +116,7 @@ export class MarkMenu {
   });
 
   private readonly layer = computed(() => {
-    const layers =
-      this.brief
-        .picture()
-        ?.plans.at(-1)
-        ?.panels.flatMap(panel => panel.layers) ?? [];
+    const layers = layersOf(this.brief.picture()?.plans.at(-1));
     const at = layers.findIndex(({ measure, rows }) => measure === this.measure() && rows.includes(this.row()));
     const layer = layers[at];
     return layer && { layer, at };
@@ -135,11 +132,7 @@ export class MarkMenu {
   });
   /** What takes a colour by hand: the category, and the series where there are several. */
   protected readonly coloured = computed((): Coloured[] => {
-    const layers =
-      this.brief
-        .picture()
-        ?.plans.at(-1)
-        ?.panels.flatMap(panel => panel.layers) ?? [];
+    const layers = layersOf(this.brief.picture()?.plans.at(-1));
     const several = new Set(layers.filter(({ cue }) => cue === null).map(({ name }) => name)).size > 1;
     const series = several ? this.layer()?.layer.name : undefined;
     const byHand = this.brief.figure()?.dress.colours ?? [];

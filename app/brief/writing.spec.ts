@@ -46,6 +46,7 @@ describe('writing formulas into the project', () => {
       formats: [],
       pictures: [],
       liveries: [],
+      looks: [],
     };
     store.open({ project, entries: [], sources: { d: { name: 'deliveries', rowCount: 2, columns } } });
   });

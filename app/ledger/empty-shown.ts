@@ -1,4 +1,4 @@
-import { plainDress, plainLabels, plainScales, plainShape } from 'core/document';
+import { plainCrosstab, plainDress, plainLabels, plainScales, plainShape } from 'core/document';
 import type { Shown } from '../services/picture-store';
 
 /** Nothing is shown yet. */
@@ -11,6 +11,8 @@ export const EMPTY_SHOWN: Shown = {
         table: '',
         category: '',
         step: null,
+        outer: [],
+        seriesStep: null,
         empty: 'missing',
         series: null,
         panel: null,
@@ -26,6 +28,7 @@ export const EMPTY_SHOWN: Shown = {
       words: { title: '', subtitle: '' },
       labels: plainLabels,
       dress: plainDress,
+      crosstab: plainCrosstab,
       view: 'cued',
     },
     table: { id: '', edits: [], derived: [] },

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, effect, ElementRef, inject, input, signal, viewChild } from '@angular/core';
 import type { Figure } from 'core/document';
-import { FigureDrawing } from 'plot';
+import { drawStill, type Still } from 'plot';
 import { PreviewStore } from '../services/preview-store';
 
 // A figure drawn at this size and shown smaller keeps its proportions and its look.
@@ -22,7 +22,7 @@ export class FigureThumb {
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly seen = signal(false);
   protected readonly words = signal('');
-  private drawing: FigureDrawing | null = null;
+  private drawing: Still | null = null;
   private gone = false;
 
   constructor() {
@@ -46,8 +46,7 @@ export class FigureThumb {
     this.words.set(`${plan.title}. ${plan.description}`);
     const canvas = this.canvas().nativeElement;
     this.drawing?.destroy();
-    [canvas.width, canvas.height] = [WIDTH, HEIGHT];
-    this.drawing = new FigureDrawing(canvas, plan, { fixed: { responsive: false, devicePixelRatio: this.sharpness() } });
+    this.drawing = drawStill(canvas, plan, { width: WIDTH, height: HEIGHT }, this.sharpness());
     canvas.style.width = canvas.style.height = '100%';
   }
 }

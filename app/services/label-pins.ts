@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Picture, Plan } from 'core/plan';
 import type * as making from './figure-making';
+import { layersOf } from './layers-of';
 import { ProjectStore } from './project-store';
 
 /** Where a label is moved to: its middle so far from its mark's end, in CSS pixels. */
@@ -32,7 +33,7 @@ export class LabelPins {
 
   moveTo(moved: MovedLabel, picture: Picture, plan: Plan): void {
     const { figure } = this.store;
-    const layer = plan.panels.flatMap(panel => panel.layers)[moved.layer];
+    const layer = layersOf(plan)[moved.layer];
     if (!figure || !layer || !this.made || this.key === '') return;
     const category = this.made.categoryAt(picture.frame, moved.row);
     const pin = {

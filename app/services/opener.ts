@@ -141,6 +141,7 @@ export class Opener {
       formats: [],
       pictures: [],
       liveries: [],
+      looks: [],
     };
     this.put(await this.engine.api.start(project));
   }

@@ -121,7 +121,13 @@ function askOf(project: Project, found: Figure): NonNullable<Need> {
   return {
     figure: found,
     table: { id: found.data.table, edits: table?.edits ?? NO_EDITS, derived: table?.derived ?? NO_COLUMNS },
-    writing: { units: table?.units ?? NO_UNITS, formats: project.formats, pictures: project.pictures, liveries: project.liveries },
+    writing: {
+      units: table?.units ?? NO_UNITS,
+      formats: project.formats,
+      pictures: project.pictures,
+      liveries: project.liveries,
+      looks: project.looks,
+    },
   };
 }
 
@@ -139,6 +145,7 @@ function sameNeed(a: Need, b: Need): boolean {
     a.writing.units === b.writing.units &&
     a.writing.formats === b.writing.formats &&
     a.writing.liveries === b.writing.liveries &&
+    a.writing.looks === b.writing.looks &&
     a.writing.pictures === b.writing.pictures
   );
 }

@@ -25,6 +25,7 @@ const project = (id: string) => ({
   formats: [],
   pictures: [],
   liveries: [],
+  looks: [],
 });
 const start: OpenState = { history: historyOf(project('p')), following: following(historyOf(project('p'))), sources: {}, figure: 'f' };
 const moved = (state: OpenState, move: HistoryMove, shown = state.figure): OpenState => ({

@@ -25,6 +25,7 @@ const project: Project = {
   formats: [],
   pictures: [],
   liveries: [],
+  looks: [],
   figures: [figure('a'), figure('b'), figure('c')],
 };
 const sources = { d: { name: 'deliveries', rowCount: 2, columns: table.columns } };

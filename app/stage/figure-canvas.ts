@@ -13,7 +13,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import type { BreakEdge, DragTarget, Plan } from 'core/plan';
+import type { BreakEdge, ChartPlan, DragTarget } from 'core/plan';
 import type { HoverText } from 'core/words';
 import { FigureDrawing, type DroppedLabel, type FigurePoint, type LabelledMark, type LineHandle, type ScenePart } from 'plot';
 import type { MovedLabel } from '../services/label-pins';
@@ -96,7 +96,7 @@ const spoken = ({ title, lines, why }: HoverText): string =>
   `,
 })
 export class FigureCanvas {
-  readonly plan = input.required<Plan>();
+  readonly plan = input.required<ChartPlan>();
   readonly row = input<number | null>(null);
   readonly hover = input<HoverText | null>(null);
   readonly pointed = output<number | null>();
@@ -251,7 +251,7 @@ export class FigureCanvas {
     this.pointed.emit(row);
   }
 
-  private draw(plan: Plan): void {
+  private draw(plan: ChartPlan): void {
     if (this.drawing) this.drawing.show(plan);
     else
       this.drawing = new FigureDrawing(this.canvas().nativeElement, plan, {

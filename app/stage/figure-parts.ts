@@ -16,6 +16,7 @@ import type { Plan } from 'core/plan';
 import type { FigurePoint, MarkAt, ScenePart } from 'plot';
 import { GoverningWords } from '../brief/governing-words';
 import { MarkMenu } from '../brief/mark-menu';
+import { layersOf } from '../services/layers-of';
 import { Sheet } from '../ui/sheet';
 
 /** Title, subtitle and note as the analyst wrote them. */
@@ -65,7 +66,8 @@ export class FigureParts {
   /** What was picked as the plan has it now: a figure that was chosen a moment ago may come after the key. */
   protected readonly mark = computed(() => {
     const picked = this.picked();
-    const layers = this.plan().panels.flatMap(panel => panel.layers);
+    const plan = this.plan();
+    const layers = plan.kind === 'chart' ? layersOf(plan) : plan.columns.map(({ measure }) => ({ measure, cue: null }));
     const from = picked && (layers[picked.layer] ?? layers[0]);
     return from ? { row: picked.row, measure: from.measure, drawnBy: from.cue } : null;
   });

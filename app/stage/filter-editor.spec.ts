@@ -41,6 +41,7 @@ async function edited(
     formats: [],
     pictures: [],
     liveries: [],
+    looks: [],
   };
   TestBed.inject(ProjectStore).open({ project, entries: [], sources: { d: { name: 'deliveries', rowCount: 3, columns } } });
   const fixture = TestBed.createComponent(FilterEditor);

@@ -28,6 +28,7 @@ import { Room } from '../services/room';
 import { ProjectStore } from '../services/project-store';
 import { FigureCanvas } from './figure-canvas';
 import { FigureChecks } from './figure-checks';
+import { FigureTable } from './figure-table';
 import { FilterChips } from './filter-chips';
 import { RadioKeys } from '../ui/radio-keys';
 import { FirstFigureOffers } from './first-figures';
@@ -38,6 +39,9 @@ const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
   { value: 'both', label: 'both' },
 ];
 
+/** A figure without a single row. */
+const isEmptyPlan = (plan: Plan | undefined): boolean => (plan?.kind === 'table' ? plan.rows.length === 0 : plan?.categories.length === 0);
+
 // What is left free around the figure on its tighter side, both ends together, in CSS pixels.
 const MARGIN = 16;
 
@@ -45,7 +49,7 @@ const MARGIN = 16;
 @Component({
   selector: 'cb-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FigureCanvas, FigureChecks, FilterChips, FirstFigureOffers, RadioKeys],
+  imports: [FigureCanvas, FigureChecks, FigureTable, FilterChips, FirstFigureOffers, RadioKeys],
   host: { class: 'flex h-full min-h-0 flex-col bg-surface', role: 'region', 'aria-label': 'Stage', '[attr.aria-busy]': 'isBehind()' },
   providers: [figureSheets],
   templateUrl: './stage.html',
@@ -87,7 +91,7 @@ export class Stage {
     const problems = this.shown()?.problems ?? [];
     return problems.filter(({ code }) => code === 'engine-fault' || this.plans().length === 0).map(messageFor);
   });
-  protected readonly isEmpty = computed(() => this.plans()[0]?.categories.length === 0);
+  protected readonly isEmpty = computed(() => isEmptyPlan(this.plans()[0]));
   protected readonly hover = computed(() => {
     const [shown, row, words] = [this.shown(), this.row(), this.words()];
     if (!words || !shown?.picture || row === null || row >= shown.picture.frame.table.rowCount) return null;
@@ -106,6 +110,13 @@ export class Stage {
     const ratio = share > 1 ? Math.max(down / across, Math.min(1.15, (height - MARGIN) / most)) : down / across;
     const fit = Math.min(most, (height - MARGIN) / ratio);
     return { width: Math.floor(fit), height: Math.floor(fit * ratio) };
+  });
+
+  /** A table takes all the room there is: its rows scroll. Pixels. */
+  protected readonly tableSize = computed(() => {
+    const { width, height } = this.area();
+    const share = Math.max(1, this.plans().length);
+    return { width: Math.max(0, Math.floor((width - MARGIN * (share + 1)) / share)), height: Math.max(0, height - MARGIN) };
   });
 
   constructor() {

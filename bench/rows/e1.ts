@@ -48,6 +48,7 @@ async function timed(figure: Figure, table: Table): Promise<Timing[]> {
     formats: [],
     pictures: [],
     liveries: [],
+    looks: [],
   };
   const open = (): Session => new Session(project, new Map([['t', table]]));
   const session = open();

@@ -36,6 +36,8 @@ function frameOver(source: readonly SourceRow[], { category, series, panel }: Cu
     table: 't',
     category,
     step: null,
+    outer: [],
+    seriesStep: null,
     empty: 'missing',
     series,
     panel,

@@ -1,5 +1,5 @@
 import { cueKinds, cueFactsOf } from 'core/cue';
-import { givenTitle, plainDress, plainLabels, plainScales, plainShape, type Figure } from 'core/document';
+import { givenTitle, plainCrosstab, plainDress, plainLabels, plainScales, plainShape, type Figure } from 'core/document';
 import { nameText } from 'core/formula';
 import { plainMeasure, ROWS, simpleMeasure, type FigureData, type Filter, type Measure, type Step } from 'core/frame';
 import { listed } from 'core/sentence';
@@ -96,6 +96,8 @@ function made(id: string, table: TableFacts, choice: Choice): Made {
     table: table.id,
     category: name,
     step,
+    outer: [],
+    seriesStep: null,
     empty: 'missing',
     series: series?.name ?? null,
     panel: null,
@@ -116,6 +118,7 @@ function made(id: string, table: TableFacts, choice: Choice): Made {
     words: { title, subtitle: '' },
     labels: plainLabels,
     dress: plainDress,
+    crosstab: plainCrosstab,
     view: 'cued',
   };
   const kept = filter ? [`the ${KEPT} largest of ${(category?.stats?.distinct ?? 0).toLocaleString('en')} are kept, by a filter`] : [];

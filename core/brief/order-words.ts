@@ -1,7 +1,7 @@
 import type { FigureData, Order } from 'core/frame';
-import { failure, success, type Result } from 'core/result';
 import { speakerOf } from './section';
-import { choiceSetting, type Choice, type Setting, type Subject } from './setting';
+import { choiceSetting, type Choice, type Subject } from './setting';
+import { handSetting } from './step-choices';
 import type { SentencePart } from 'core/sentence';
 
 /** Which row comes first. */
@@ -15,7 +15,11 @@ export const orderSettings = {
     now: ({ figure }) => orderValue(figure.data),
     set: ({ figure }, _place, order) => ({ data: { ...figure.data, order } }),
   }),
-  hand: handSetting(),
+  hand: handSetting('Order by hand', {
+    places: () => [''],
+    now: ({ data }) => (data.order.by === 'hand' ? data.order.keys : []),
+    set: ({ data }, keys) => ({ data: { ...data, order: { by: 'hand', keys } } }),
+  }),
 };
 
 /** The first measure is "largest first"; others, and helper columns, are named. By hand keeps the arrangement that is there. */
@@ -49,39 +53,6 @@ function orderValue({ order, measures }: FigureData): string {
   const direction = order.descending ? 'desc' : 'asc';
   if (order.by === 'category') return `category:${direction}`;
   return order.measure === measures[0]?.name ? `measure:${direction}` : `measure:${direction}:${order.measure}`;
-}
-
-/** Categories as the analyst arranges them. */
-function handSetting(): Setting {
-  const about = 'Order by hand';
-  return {
-    about: () => about,
-    search: 'arrange sort drag',
-    places: () => [''],
-    plain: () => null,
-    word({ figure }, _place, key) {
-      const keys = figure.data.order.by === 'hand' ? figure.data.order.keys : [];
-      return { key, about, text: 'as arranged', input: { kind: 'arrange', value: JSON.stringify(keys), items: keys } };
-    },
-    choose({ figure }, _place, value) {
-      const keys = readKeys(value);
-      return keys.ok ? success({ data: { ...figure.data, order: { by: 'hand', keys: keys.value } } }) : keys;
-    },
-  };
-}
-
-const isKeys = (read: unknown): read is (string | null)[] =>
-  Array.isArray(read) && read.every(item => item === null || typeof item === 'string');
-
-/** A list of categories in JSON, null for the missing one. */
-function readKeys(value: string): Result<(string | null)[]> {
-  try {
-    const read: unknown = JSON.parse(value);
-    if (isKeys(read)) return success(read);
-  } catch {
-    // What is no JSON is no list either.
-  }
-  return failure({ code: 'setting-entry', words: 'An order by hand is a list of the categories.' });
 }
 
 const { say } = speakerOf(orderSettings);

@@ -22,4 +22,5 @@ export const project: Project = {
   formats: [],
   pictures: [],
   liveries: [],
+  looks: [],
 };

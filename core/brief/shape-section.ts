@@ -1,5 +1,7 @@
 import { plainShape, type FigureShape } from 'core/document';
 import { isOrdered } from './column-roles';
+import { crosstabClauses, crosstabSettings, nestedParts } from './crosstab-words';
+import { isTable } from './in-tables';
 import { layerCount } from './layer-count';
 import { dressClauses, dressSettings } from './dress-words';
 import { drawingClauses, measureParts, measureSettings } from './measure-words';
@@ -14,9 +16,10 @@ export const shapeSettings = {
   ...measureSettings,
   ...dressSettings,
   ...stepSettings,
+  ...crosstabSettings,
   mark: choiceSetting({
     about: 'Drawn as',
-    search: 'shape chart columns bars line area points stems',
+    search: 'shape chart columns bars line area points stems table crosstab pivot',
     plain: plainShape.mark,
     options: choices([
       ['column', 'columns'],
@@ -28,6 +31,7 @@ export const shapeSettings = {
       ['area', 'an area'],
       ['step-area', 'a stepped area'],
       ['points', 'points'],
+      ['crosstab', 'a crosstab'],
     ]),
     now: ({ figure }) => figure.shape.mark,
     set: (subject, _place, mark) => ({ shape: { ...subject.figure.shape, mark }, ...naturalOrder(subject, mark) }),
@@ -37,18 +41,22 @@ export const shapeSettings = {
     about: 'Series',
     search: 'split colour group legend crosstab pivot columns',
     governs: () => ['legend'],
+    places: inCharts,
     plain: '',
     options: subject => [
       { value: '', label: 'as one series', means: null },
-      ...splitsBeside(subject, [subject.figure.data.category]).map(name => ({ value: name, label: `a series per ${name}`, means: name })),
+      ...seriesChoices(subject).map(name => ({ value: name, label: `a series per ${name}`, means: name })),
     ],
     now: ({ figure }) => figure.data.series ?? '',
-    set: ({ figure: { data } }, _place, series) => ({ data: { ...data, series, panel: data.panel === series ? null : data.panel } }),
+    set: ({ figure: { data } }, _place, series) => ({
+      data: { ...data, series, seriesStep: null, panel: data.panel === series ? null : data.panel },
+    }),
   }),
   panel: choiceSetting<Panels>({
     about: 'Panels',
     search: 'facets small multiples grid crosstab pivot',
     governs: () => ['panel'],
+    places: inCharts,
     plain: plainShape.panels,
     options: panelChoices,
     now: ({ figure }) => (figure.data.panel === null ? figure.shape.panels : `column:${figure.data.panel}`),
@@ -61,6 +69,7 @@ export const shapeSettings = {
     about: 'Several series',
     search: 'stack stacked side by side hundred percent',
     governs: () => ['legend'],
+    places: inCharts,
     plain: plainShape.arrange,
     options: choices([
       ['side', 'side by side'],
@@ -73,6 +82,7 @@ export const shapeSettings = {
   proportion: choiceSetting({
     about: 'Proportions',
     search: 'size aspect ratio width height square',
+    places: inCharts,
     plain: plainShape.proportion,
     options: choices([
       ['16:9', '16:9'],
@@ -83,6 +93,18 @@ export const shapeSettings = {
     set: ({ figure }, _place, proportion) => ({ shape: { ...figure.shape, proportion } }),
   }),
 };
+
+/** A crosstab has its own words for what splits it. */
+function inCharts(figure: Subject['figure']): string[] {
+  return isTable(figure) ? [] : [''];
+}
+
+/** Columns of few values, and the one that splits the figure now: a crosstab may go across others. */
+function seriesChoices(subject: Subject): readonly string[] {
+  const { category, series } = subject.figure.data;
+  const offered = splitsBeside(subject, [category]);
+  return series !== null && !offered.includes(series) ? [...offered, series] : offered;
+}
 
 /** What runs along something follows it: ordered categories rise, others stand as they come. An order by size is offered there, not kept. */
 function naturalOrder({ figure: { data }, table }: Subject, mark: FigureShape): Change {
@@ -125,6 +147,7 @@ const { say, clause } = speakerOf(shapeSettings);
 /** "Show milk summed by hut as columns, largest first, a series per valley." */
 export function shapeSection(subject: Subject): Section {
   const several = layerCount(subject.figure) > 1 || subject.figure.data.series !== null;
+  if (isTable(subject.figure)) return tableSection(subject);
   const splits = [
     clause('series', subject, { said: [', ', ''], finer: ['It is shown ', '.'] }),
     clause('panel', subject, { said: [', in ', ''], finer: ['It has ', '.'] }),
@@ -139,5 +162,16 @@ export function shapeSection(subject: Subject): Section {
   return {
     said: [...shown, ...saidOf(splits), '.', ...emptySentence(subject), ...saidOf(more)],
     finer: [...finerOf(stepClauses(subject)), ...finerOf(splits), ...finerOf(more)],
+  };
+}
+
+/** "Show milk summed by hut within valley, across week month by month as a crosstab, largest first." */
+function tableSection(subject: Subject): Section {
+  const more = [...crosstabClauses(subject), ...dressClauses(subject)];
+  const by = [...categoryParts(subject), ...nestedParts(subject)];
+  const shown = ['Show ', ...measureParts(subject), ...by, ' as ', say('mark', subject), ...orderParts(subject)];
+  return {
+    said: [...shown, '.', ...emptySentence(subject), ...saidOf(more)],
+    finer: [...finerOf(stepClauses(subject)), ...finerOf(more)],
   };
 }

@@ -1,8 +1,9 @@
 import { isAdditive, type FigureData, type Step } from 'core/frame';
 import type { SentencePart } from 'core/sentence';
-import { isMoment, isOrdered } from './column-roles';
+import { isOrdered } from './column-roles';
 import { changeCategory } from './replace-measure';
 import { choices, choiceSetting, columnNamed, plainChoices, type Choice, type Subject } from './setting';
+import { stepChoices, stepValue } from './step-choices';
 import { speakerOf, type Clause } from './section';
 import type { ColumnFacts } from './table-facts';
 
@@ -61,21 +62,6 @@ const EMPTY = choices([
 /** Over no rows a sum may be zero; an average is nothing. */
 const adds = ({ measures }: FigureData): boolean => measures.some(({ formula }) => isAdditive(formula) && !/^\s*count/i.test(formula));
 
-const WHOLE: Choice<Step> = { value: '', label: 'value by value', means: null };
-
-const GRAINS: readonly Choice<Step>[] = (['day', 'week', 'month', 'quarter', 'year'] as const).map(grain => ({
-  value: grain,
-  label: `${grain} by ${grain}`,
-  means: { kind: 'grain', grain },
-}));
-
-/** Steps that make sense for a category; none for text. */
-function stepChoices(column: ColumnFacts | undefined): readonly Choice<Step>[] {
-  if (isMoment(column)) return [WHOLE, ...GRAINS];
-  return column?.type === 'number' ? [WHOLE, { value: 'bin', label: 'in bins', means: { kind: 'bin', width: null } }] : [];
-}
-
-const stepValue = (step: Step): string => (step === null ? '' : step.kind === 'grain' ? step.grain : 'bin');
 const widthOf = (step: Step): number | null => (step?.kind === 'bin' ? step.width : null);
 const periodOf = (step: Step): string => (step?.kind === 'grain' ? step.grain : 'bin');
 

@@ -1,4 +1,5 @@
 import { aboveCeiling } from './above-ceiling';
+import { withoutAxes, type Plan } from 'core/plan';
 import type { Check, CheckSubject, Risk } from './check';
 import { collapsingColours, lowContrast } from './collapsing-colours';
 import { hiddenSeries, oneColourTwice, tooMuchEmphasis } from './emphasis';
@@ -44,12 +45,14 @@ export interface FoundRisk extends Risk {
   readonly check: CheckName;
 }
 
-/** All risks of a figure. A check that fails finds nothing and stops no other. */
-export const risksOf = (subject: CheckSubject): FoundRisk[] =>
-  (Object.keys(checks) as CheckName[]).flatMap(check => {
+/** All risks of a figure. A check that fails finds nothing and stops no other; in a table, which has no axes, those of axes find nothing. */
+export const risksOf = (of: Omit<CheckSubject, 'plan'> & { readonly plan: Plan }): FoundRisk[] => {
+  const subject: CheckSubject = { ...of, plan: of.plan.kind === 'chart' ? of.plan : withoutAxes(of.plan) };
+  return (Object.keys(checks) as CheckName[]).flatMap(check => {
     try {
       return checks[check].find(subject).map(risk => ({ ...risk, check }));
     } catch {
       return [];
     }
   });
+};

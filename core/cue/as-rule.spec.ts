@@ -34,6 +34,8 @@ function frameWith(measures: readonly string[]): Frame {
     table: 't',
     category: 'hut',
     step: null,
+    outer: [],
+    seriesStep: null,
     empty: 'missing',
     series: null,
     panel: null,

@@ -9,6 +9,8 @@ function frameFor(lists: Record<string, Cell[]>): Frame {
     table: 't',
     category: 'hut',
     step: null,
+    outer: [],
+    seriesStep: null,
     empty: 'missing' as const,
     series: null,
     panel: null,

@@ -19,6 +19,8 @@ export function frameFor(a: Cell[], b: Cell[] = a, by = 'hut', days = DAYS): Fra
     table: 't',
     category: by,
     step: null,
+    outer: [],
+    seriesStep: null,
     empty: 'missing' as const,
     series: null,
     panel: null,

@@ -23,6 +23,8 @@ function splitFrame(): Frame {
     table: 't',
     category: 'week',
     step: null,
+    outer: [],
+    seriesStep: null,
     empty: 'missing',
     series: 'series',
     panel: 'panel',

@@ -119,7 +119,9 @@ export function scopeToken(scope: CueScope, words: CueFacts, orders: Orders): To
 
 function offeredScopes(now: CueScope, words: CueFacts, orders: Orders): CueScope[] {
   const split = splitOf(words);
-  const both: CueScope[] = split.length > 1 ? [{ kind: 'within', columns: split }] : [];
+  const both: CueScope[] = [split, words.rows ?? []].flatMap(columns =>
+    columns.length > 1 ? [{ kind: 'within', columns: [...columns] }] : [],
+  );
   const within = words.scopes.filter(name => name !== words.panel).map((column): CueScope => ({ kind: 'within', columns: [column] }));
   // Without panels the two mean the same.
   const whole: CueScope[] =

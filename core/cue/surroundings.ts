@@ -42,6 +42,8 @@ export interface CueFacts extends Surroundings {
   readonly ratios?: readonly string[];
   /** Columns with one value per row of the frame, to look within. */
   readonly scopes: readonly string[];
+  /** What the rows of a crosstab are nested in, outermost first: together they are one row. */
+  readonly rows?: readonly string[];
   /** The order that cues follow unless told otherwise: the figure's own; forward in time where the categories are dates. */
   readonly along: { readonly column: string; readonly descending: boolean };
   /** How many rows have a value of a measure, and how many there are; undefined while that is not known. */

@@ -7,15 +7,19 @@ export {
   MOST_BREAKS,
   MOST_HEADROOM,
   MOST_COLOURS,
+  MOST_KEPT,
   MOST_LIVERIES,
+  MOST_LOOKS,
   MOST_PICTURES,
   MOST_PINS,
   MOST_RUNGS,
+  MOST_WIDTH,
   PICTURE_LIMIT,
   PROJECT_VERSION,
   derivedSchema,
   figureSchema,
   liverySchema,
+  namedLookSchema,
   numberFormatSchema,
   smallPictureSchema,
   projectSchema,
@@ -24,12 +28,14 @@ export {
 export type {
   AlongChoice,
   AxisChoice,
+  CrosstabChoice,
   Derived,
   Dress,
   Figure,
   FigureShape,
   Labels,
   LiveryDoc,
+  NamedLook,
   NumberFormat,
   SmallPicture,
   Project,
@@ -38,7 +44,7 @@ export type {
   View,
   Wording,
 } from './schema';
-export { plainDress, plainFormat, plainLabels, plainScales, plainShape } from './plain';
+export { plainCrosstab, plainDress, plainFormat, plainLabels, plainScales, plainShape } from './plain';
 export { LIVERIES, liveryNamed } from './liveries';
 export { withAxis } from './with-axis';
 export { isLying } from './is-lying';

@@ -1,4 +1,4 @@
-import type { AxisChoice, Dress, Figure, Labels, NumberFormat, Scales } from './schema';
+import type { AxisChoice, CrosstabChoice, Dress, Figure, Labels, NumberFormat, Scales } from './schema';
 
 const FITTING: AxisChoice = {
   scale: 'linear',
@@ -53,6 +53,18 @@ export const plainLabels: Labels = {
 
 /** A figure dressed as the page is. */
 export const plainDress: Dress = { livery: null, legend: 'auto', colours: [] };
+
+/** A crosstab with totals behind its rows and columns. */
+export const plainCrosstab: CrosstabChoice = {
+  totals: { rows: 'last', columns: 'last', parts: [] },
+  columns: { by: 'name', descending: false, keys: [] },
+  top: [],
+  paints: 'ground',
+  drawings: [],
+  lines: 'hair',
+  aligns: [],
+  widths: [],
+};
 
 /** How a figure is drawn until somebody says otherwise. */
 export const plainShape: Figure['shape'] = { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' };

@@ -10,7 +10,9 @@ import {
   figureSchema,
   liverySchema,
   MOST_LIVERIES,
+  MOST_LOOKS,
   MOST_PICTURES,
+  namedLookSchema,
   numberFormatSchema,
   smallPictureSchema,
   tableDocSchema,
@@ -35,6 +37,7 @@ const plainEdits = [
   z.object({ kind: z.literal('set-formats'), formats: z.array(numberFormatSchema) }),
   z.object({ kind: z.literal('set-pictures'), pictures: z.array(smallPictureSchema).check(z.maxLength(MOST_PICTURES)) }),
   z.object({ kind: z.literal('set-liveries'), liveries: z.array(liverySchema).check(z.maxLength(MOST_LIVERIES)) }),
+  z.object({ kind: z.literal('set-looks'), looks: z.array(namedLookSchema).check(z.maxLength(MOST_LOOKS)) }),
 ] as const;
 const all = z.object({ kind: z.literal('all'), edits: z.array(z.discriminatedUnion('kind', plainEdits)) });
 const editSchema = z.discriminatedUnion('kind', [...plainEdits, all]);

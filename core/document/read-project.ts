@@ -4,6 +4,7 @@ import { fromVersion3 } from './from-version-3';
 import { fromVersion4 } from './from-version-4';
 import { fromVersion5 } from './from-version-5';
 import { fromVersion6 } from './from-version-6';
+import { fromVersion7 } from './from-version-7';
 import { partOf, partsIn, type Loose } from './loose';
 import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 
@@ -18,6 +19,7 @@ const migrations: Readonly<Record<number, Migration>> = {
   4: fromVersion4,
   5: fromVersion5,
   6: fromVersion6,
+  7: fromVersion7,
 };
 
 /** Version 2 brought series, panels, steps, helper columns by hand, derived columns and number formats. */

@@ -6,10 +6,10 @@ import { DATE_STYLES } from 'core/table';
 import * as z from 'zod/mini';
 
 /** The version that this code writes. Older documents are migrated when read (see `migrations`). */
-export const PROJECT_VERSION = 7;
+export const PROJECT_VERSION = 8;
 
-/** How figures can be drawn. `bar` and `lying-stem` lie; everything else stands upright. */
-export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points'] as const;
+/** How figures can be drawn. `bar` and `lying-stem` lie; a `crosstab` is a table; everything else stands upright. */
+export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points', 'crosstab'] as const;
 
 /**
  * How the figure is drawn. `arrange`: series side by side, stacked, or stacked to 100 %. `panels`: one for each measure, or one for all; a panel
@@ -212,6 +212,43 @@ export const liverySchema = z.object({
   format: z.nullable(z.string()),
 });
 
+/** Where totals stand: nowhere, before what they sum up, or behind it. */
+export const TOTAL_PLACES = ['none', 'first', 'last'] as const;
+const totalPlace = z.enum(TOTAL_PLACES);
+/** Small drawings that a crosstab may have for a measure. */
+export const CELL_DRAWINGS = ['numbers', 'bars', 'trend'] as const;
+/** The most rows that one level of a crosstab may keep. */
+export const MOST_KEPT = 1_000;
+/** The widest a column may be set by hand, in CSS pixels. */
+export const MOST_WIDTH = 600;
+
+/**
+ * How a crosstab shows. `totals`: of each row, of each column, and of each value of an outer level (`parts`). `columns`: their order: as the table has them, by their
+ * names, by their totals, or as listed. `top`: at one level (outermost 0) only so many, the largest of the first measure, the others as a row of their own. `paints`: whether a cue
+ * colours a cell or its text. `drawings`: measures that are drawn within their cells as a bar, or along the row as a small line. `aligns`, `widths`: by measure, where not as plain.
+ */
+export const crosstabSchema = z.object({
+  totals: z.object({ rows: totalPlace, columns: totalPlace, parts: z.array(totalPlace).check(z.maxLength(5)) }),
+  columns: z.object({
+    by: z.enum(['table', 'name', 'total', 'hand']),
+    descending: z.boolean(),
+    keys: z.array(z.union([z.string(), z.null()])).check(z.maxLength(MOST_KEPT)),
+  }),
+  top: z
+    .array(
+      z.object({
+        level: z.number().check(z.int(), z.minimum(0), z.maximum(5)),
+        n: z.number().check(z.int(), z.minimum(1), z.maximum(MOST_KEPT)),
+      }),
+    )
+    .check(z.maxLength(6)),
+  paints: z.enum(['ground', 'text']),
+  drawings: z.array(z.object({ measure: z.string(), as: z.enum(CELL_DRAWINGS) })).check(z.maxLength(50)),
+  lines: z.enum(['hair', 'zebra', 'none']),
+  aligns: z.array(z.object({ measure: z.string(), align: z.enum(['left', 'middle', 'right']) })).check(z.maxLength(50)),
+  widths: z.array(z.object({ measure: z.string(), width: z.number().check(z.minimum(24), z.maximum(MOST_WIDTH)) })).check(z.maxLength(50)),
+});
+
 /** One chart with its data part, cues, scales and words. `view` is what the stage shows of its cues. */
 export const figureSchema = z.object({
   id: z.string(),
@@ -223,6 +260,7 @@ export const figureSchema = z.object({
   words: wordsSchema,
   labels: labelsSchema,
   dress: dressSchema,
+  crosstab: crosstabSchema,
   view: z.enum(['plain', 'cued', 'both']),
 });
 
@@ -291,6 +329,15 @@ export const smallPictureSchema = z.object({
   data: z.string().check(z.regex(/^[A-Za-z0-9+/]+=*$/), z.maxLength(Math.ceil((PICTURE_LIMIT * 4) / 3) + 4)),
 });
 
+/** Named looks of a project, at most. */
+export const MOST_LOOKS = 60;
+
+/** A look with a name of the project's own, that steps of cues refer to: every figure that uses it follows. */
+export const namedLookSchema = z.object({
+  name: z.string().check(z.minLength(1), z.maxLength(60)),
+  colour: z.string().check(z.maxLength(60)),
+});
+
 /** What is saved: everything the analyst decided, nothing that is computed. */
 export const projectSchema = z.object({
   version: z.literal(PROJECT_VERSION),
@@ -301,6 +348,7 @@ export const projectSchema = z.object({
   formats: z.array(numberFormatSchema),
   pictures: z.array(smallPictureSchema).check(z.maxLength(MOST_PICTURES)),
   liveries: z.array(liverySchema).check(z.maxLength(MOST_LIVERIES)),
+  looks: z.array(namedLookSchema).check(z.maxLength(MOST_LOOKS)),
 });
 
 /** One chart: data part, shape, cues, scales, words. */
@@ -317,10 +365,14 @@ export type SmallPicture = z.infer<typeof smallPictureSchema>;
 export type NumberFormat = z.infer<typeof numberFormatSchema>;
 /** Which marks are labelled, with what, and where. */
 export type Labels = z.infer<typeof labelsSchema>;
+/** A look with a name of the project's own. */
+export type NamedLook = z.infer<typeof namedLookSchema>;
 /** How a figure is dressed. */
 export type Dress = z.infer<typeof dressSchema>;
 /** The colours, type and lines that dress a figure, as a project keeps them. */
 export type LiveryDoc = z.infer<typeof liverySchema>;
+/** How a crosstab shows. */
+export type CrosstabChoice = z.infer<typeof crosstabSchema>;
 /** How a title states what a cue found. */
 export type Wording = (typeof WORDINGS)[number];
 /** What is saved. */

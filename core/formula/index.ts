@@ -8,6 +8,7 @@ export type { Typed } from './typed';
 // From a checked formula to values.
 export { Evaluator } from './evaluate';
 export { groupRows } from './groups';
+export { RollUp } from './roll-up';
 export { sortRows, type SortKey } from './sort-rows';
 
 // SQL text and the function reference.

@@ -44,6 +44,8 @@ describe('bins', () => {
       table: 't',
       category: 'rating',
       step: { kind: 'bin', width: 0.1 },
+      outer: [],
+      seriesStep: null,
       empty: 'missing',
       series: null,
       panel: null,

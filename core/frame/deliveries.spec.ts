@@ -16,6 +16,8 @@ export const base: FigureData = {
   table: 'deliveries',
   category: 'hut',
   step: null,
+  outer: [],
+  seriesStep: null,
   empty: 'missing' as const,
   series: null,
   panel: null,

@@ -9,16 +9,18 @@ import { helperColumns } from './helpers';
 import { emptyValues, measureColumns, withWhatIfs, type Computed } from './measures';
 import { overallColumns, type Overall } from './overall';
 import { orderOf } from './order';
-import type { FigureData } from './schema';
+import type { FigureData, Step } from './schema';
 import { steppedColumn } from './steps';
 
 /** The rows that a figure shows, after filters, grouping and sorting: what cues look at. */
 export interface Frame {
-  /** Category, panel, series, carried columns, measures, measures over all rows, helper columns by hand, in this order; a row per group. */
+  /** Category, panel, series, outer columns, carried columns, measures, measures over all rows, helper columns by hand, in this order; a row per group. */
   readonly table: Table;
   readonly category: string;
   readonly panel: string | null;
   readonly series: string | null;
+  /** What the category is nested in, outermost first; only a crosstab has any. */
+  readonly outer: readonly string[];
   readonly carried: readonly string[];
   readonly measures: readonly string[];
   readonly helpers: readonly string[];
@@ -50,13 +52,16 @@ export function frameOf(table: Table, data: FigureData, asked: readonly Overall[
   const names = [...keys, ...data.measures.map(measure => measure.name)];
   const taken = names.find((name, i) => names.indexOf(name) !== i);
   if (taken !== undefined) return failure({ code: 'figure-name-taken', name: taken });
-  const { filters, step, measures } = data;
+  const { filters, measures } = data;
+  const steps = stepsOf(data);
   const filtered = stages('filtered', [table, filters], () => filteredRows(table, filters));
   if (!filtered.ok) return filtered;
   const { rows } = filtered.value;
   const columns = keys.map(name => columnOf(rows, name) as Column);
   // An edit of a measure leaves the columns that are grouped by as they are.
-  const grouped = stages('grouped', [rows.rowCount, step, ...columns], () => groupedRows(columns, rows.rowCount, step));
+  const grouped = stages('grouped', [rows.rowCount, JSON.stringify([...steps]), ...columns], () =>
+    groupedRows(columns, rows.rowCount, steps),
+  );
   const measured = stages('measured', [filtered, grouped, measures], () => measureColumns(rows, grouped.groups, measures));
   if (!measured.ok) return measured;
   const parts = { data, ...filtered.value, ...grouped, measured: measured.value, asked };
@@ -77,16 +82,24 @@ function filteredRows(table: Table, filters: FigureData['filters']): Result<Filt
 
 type Grouped = Pick<Parts, 'keyColumns' | 'groups' | 'keys'>;
 
-function groupedRows(columns: readonly Column[], rowCount: number, step: FigureData['step']): Grouped {
-  const keyColumns = columns.map((column, i) => (i === 0 ? steppedColumn(column, step) : column));
+function groupedRows(columns: readonly Column[], rowCount: number, steps: ReadonlyMap<string, Step>): Grouped {
+  const keyColumns = columns.map(column => steppedColumn(column, steps.get(column.name) ?? null));
   const groups = groupRows(keyColumns, rowCount);
   return { keyColumns, groups, keys: keyColumns.map(column => takeColumn(column, groups.firstRows)) };
 }
 
-/** Category, panel and series, each once. */
-const keyNames = ({ category, panel, series }: FigureData): string[] => [
-  ...new Set([category, panel, series].filter((name): name is string => name !== null)),
+/** Category, panel, series and outer columns, each once. */
+const keyNames = ({ category, panel, series, outer }: FigureData): string[] => [
+  ...new Set([category, panel, series, ...outer.map(({ column }) => column)].filter((name): name is string => name !== null)),
 ];
+
+/** What each key column is cut to; the category's own step goes before that of what else it may be. */
+const stepsOf = ({ category, step, series, seriesStep, outer }: FigureData): ReadonlyMap<string, Step> =>
+  new Map([
+    ...outer.map(({ column, step: own }) => [column, own] as const),
+    ...(series === null ? [] : [[series, seriesStep] as const]),
+    [category, step],
+  ]);
 
 interface Parts {
   readonly data: FigureData;
@@ -128,6 +141,7 @@ function assemble({ data, rows, keyColumns, groups, keys, measured, kept, asked 
     category: data.category,
     panel: data.panel,
     series: data.series,
+    outer: data.outer.map(({ column }) => column),
     carried: carried.map(column => column.name),
     measures: measured.columns.map(column => column.name),
     helpers: helped.columns.map(column => column.name),

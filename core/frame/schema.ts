@@ -85,11 +85,17 @@ export const stepSchema = z.nullable(
   ]),
 );
 
-/** The data part of a figure: which rows, grouped how, measured how, in which order. */
+/** Columns above the category that a crosstab nests its rows in, at most. */
+export const MOST_OUTER = 4;
+
+/** The data part of a figure: which rows, grouped how, measured how, in which order. `outer`: what the rows of a crosstab are nested in, outermost first; other shapes leave it out. */
 export const figureDataSchema = z.object({
   table: z.string(),
   category: z.string(),
   step: stepSchema,
+  outer: z.array(z.object({ column: z.string(), step: stepSchema })).check(z.maxLength(MOST_OUTER)),
+  /** Steps of the series, where it is a date or a number. */
+  seriesStep: stepSchema,
   /** What a sum over a period without rows is: missing, zero, or not in the figure at all. */
   empty: z.enum(['missing', 'zero', 'left-out']),
   series: z.nullable(z.string()),

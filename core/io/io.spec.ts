@@ -161,6 +161,7 @@ describe('writing', () => {
       formats: [],
       pictures: [],
       liveries: [],
+      looks: [],
     };
     const table = {
       name: 't',

@@ -76,6 +76,7 @@ describe('small pictures', () => {
       formats: [],
       pictures: [picture('good', svg('<circle r="4"/>')), picture('bad', svg('<script/>')), { ...picture('odd', ''), data: 'A' }],
       liveries: [],
+      looks: [],
     };
     const read = readProjectFile(JSON.stringify({ format: 'cowbell-project', project, tables: {} }));
     expect(read.ok && read.value.project.pictures.map(({ name }) => name)).toEqual(['good']);

@@ -4,7 +4,7 @@ import { plainScales, type Figure } from 'core/document';
 import { messageFor } from 'core/result';
 import { tableOf } from 'core/table';
 import { livery, make, planned } from './plan-frames.spec';
-import { pictureOf, type Picture } from './index';
+import { pictureOf, type ChartPlan, type Picture } from './index';
 import { whyOf } from 'core/words';
 import { partsOf } from './parts.spec';
 
@@ -42,7 +42,7 @@ const axis = (change: Partial<Axis>): Figure['scales']['axes'] => ({
   ...plainScales.axes,
   first: { ...plainScales.axes.first, ...change },
 });
-const planOf = (change: Parameters<typeof pictured>[0]) => pictured(change).picture.plans[0]!;
+const planOf = (change: Parameters<typeof pictured>[0]) => pictured(change).picture.plans[0] as ChartPlan;
 const ends = (plan: ReturnType<typeof planOf>, panel = 0, at = 0) => {
   const scale = plan.panels[panel]?.axes[at]?.scale;
   return [scale?.low, scale?.high];

@@ -1,7 +1,7 @@
 import { readLevel } from 'core/cue';
 import { plainMeasure } from 'core/frame';
 import { livery, look, make, planned, scaleOf } from './plan-frames.spec';
-import type { Layer, Plan } from './index';
+import type { Layer, ChartPlan as Plan } from './index';
 import { partsOf } from './parts.spec';
 
 const values = ({ values }: Layer): number[] => [...values];

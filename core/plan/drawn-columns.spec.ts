@@ -3,7 +3,7 @@ import { firstFigure } from 'core/brief';
 import { plainScales, withAxis, type Figure } from 'core/document';
 import { positionsOf } from 'core/scale';
 import { columnOf, tableOf, type Table } from 'core/table';
-import { BARE_LIVERY, ledgerTable, pictureOf, type Picture } from './index';
+import { BARE_LIVERY, ledgerTable, pictureOf, type ChartPlan, type Picture } from './index';
 
 const table = tableOf({ hut: ['A', 'B', 'C', 'D', 'E'], milk: [20, 90, NaN, 1010, -5], 'milk as drawn': [1, 2, 3, 4, 5] });
 const BREAK = { from: 100, to: 950 };
@@ -30,7 +30,7 @@ describe('what a broken axis draws', () => {
 
   it('is percent of the axis, as the marks stand; missing stays missing', () => {
     const picture = pictured();
-    const scale = picture.plans[0]?.panels[0]?.axes[0]?.scale;
+    const scale = (picture.plans[0] as ChartPlan).panels[0]?.axes[0]?.scale;
     const positions = positionsOf(scale!, Float64Array.from(numbers(picture.frame.table, 'milk')));
     numbers({ ...table, columns: [drawn!.column] }, drawn!.name).forEach((value, row) => {
       if (Number.isNaN(positions[row])) expect(value).toBeNaN();

@@ -17,7 +17,8 @@ export interface DrawnColumn {
  * their own, the first counts. Missing stays missing. Cost: one pass for each.
  */
 export function drawnColumns({ table, measures }: Frame, plans: readonly Plan[]): DrawnColumn[] {
-  const [panel] = plans.at(-1)?.panels ?? [];
+  const plan = plans.at(-1);
+  const [panel] = plan?.kind === 'chart' ? plan.panels : [];
   if (!panel) return [];
   const taken = new Set(table.columns.map(({ name }) => name));
   return measures.flatMap((measure): DrawnColumn[] => {

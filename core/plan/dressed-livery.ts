@@ -1,5 +1,6 @@
-import { liveryNamed, type Figure, type LiveryDoc } from 'core/document';
-import type { Livery } from './livery';
+import { liveryNamed, type Figure, type LiveryDoc, type NamedLook } from 'core/document';
+import type { Writing } from 'core/words';
+import { colourIn, type Livery } from './livery';
 
 const FAMILIES: { readonly [F in LiveryDoc['family']]: string } = {
   grotesk: "'Hanken Grotesk Variable', system-ui, sans-serif",
@@ -7,10 +8,15 @@ const FAMILIES: { readonly [F in LiveryDoc['family']]: string } = {
 };
 
 /** What a figure wears: the livery that it names, of the project or of those that come with Cowbell; the page's own where it names none, or one that is gone. */
-export function dressedLivery({ dress }: Figure, own: readonly LiveryDoc[] | undefined, page: Livery): Livery {
-  const doc = liveryNamed(dress.livery, own);
-  return doc ? resolved(doc) : page;
+export function dressedLivery({ dress }: Figure, { liveries, looks = [] }: Pick<Writing, 'liveries' | 'looks'>, page: Livery): Livery {
+  const doc = liveryNamed(dress.livery, liveries);
+  const livery = doc ? resolved(doc) : page;
+  return looks.length ? { ...livery, colours: { ...livery.colours, ...namedColours(looks, livery) } } : livery;
 }
+
+/** The project's named looks as colours of a livery: each the colour that it has there. What Cowbell itself calls a colour stays it. */
+const namedColours = (looks: readonly NamedLook[], livery: Livery): Readonly<Record<string, string>> =>
+  Object.fromEntries(looks.filter(({ name }) => !(name in livery.colours)).map(({ name, colour }) => [name, colourIn(livery, colour)]));
 
 /** A livery as drawings read it. */
 export function resolved(doc: LiveryDoc): Livery {

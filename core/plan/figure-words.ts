@@ -1,7 +1,7 @@
-import type { Figure } from 'core/document';
 import { compileFormula, Evaluator, groupRows, scopeOf } from 'core/formula';
 import { messageFor } from 'core/result';
 import { isMissing, textAt, type Table } from 'core/table';
+import { describeFigure, inSentences, titlesOf } from 'core/words';
 import { withHelpers } from './label-text';
 import type { LayoutRequest } from './requests';
 
@@ -75,12 +75,39 @@ export interface WrittenWords {
   readonly source: string;
 }
 
-/** Title, subtitle, note and source with their computed values. `finding`: what takes the title's place; null where the analyst's own stands. */
-export function writtenWords({ words }: Figure, finding: string | null, writer: FigureWords): WrittenWords {
+/** Title, subtitle, note and source with their computed values; a title that states a finding, where its cue still finds it, takes the place of the analyst's own. */
+export function writtenWords(request: LayoutRequest, writer: FigureWords): WrittenWords {
+  const { words } = request.figure;
   return {
-    title: finding ?? writer.write('title', words.title),
+    title: findingTitle(request) ?? writer.write('title', words.title),
     subtitle: writer.write('subtitle', words.subtitle),
     note: writer.write('note', words.note ?? ''),
     source: writer.write('source', words.source ?? ''),
   };
+}
+
+function findingTitle({ applied, frame, figure, write }: LayoutRequest): string | null {
+  const { finding } = figure.words;
+  const from = finding && applied.find(({ cue }) => cue.id === finding.cue);
+  if (!from) return null;
+  return titlesOf({ from, frame, figure, write }).find(({ wording }) => wording === finding.wording)?.text ?? null;
+}
+
+// More sentences than this are not listened to.
+const MOST_SENTENCES = 6;
+
+/** With a full stop, where it has no end of its own. */
+const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
+
+/** The figure in words; `notes`: what a reader must know to read it right. */
+export function descriptionOf({ figure, frame, applied, write }: LayoutRequest, words: WrittenWords, notes: readonly string[]): string {
+  return inSentences(
+    [
+      ...describeFigure(figure, { frame, applied }, write),
+      ...(words.note ? [`Note: ${sentence(words.note)}`] : []),
+      ...(words.source ? [`Source: ${sentence(words.source)}`] : []),
+      ...notes.map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),
+    ],
+    MOST_SENTENCES,
+  );
 }

@@ -3,6 +3,7 @@ export { ledgerTable } from './ledger-table';
 export { computedOf, picturing, pictureOf, type Picture, type PictureRequest } from './picture';
 export { namedParts } from './named-parts';
 export { planOf } from './plan-of';
+export { withoutAxes } from './without-axes';
 export type { PlanRequest } from './requests';
 export type { Beyond } from './plan';
 export type {
@@ -16,11 +17,10 @@ export type {
   LabelAsk,
   LabelWhere,
   Layer,
-  LegendEntry,
   LevelLine,
-  NamedPart,
   PanelPlan,
   Plan,
-  Stroke,
 } from './plan';
+export type { LegendEntry, NamedPart, PlanWords, Stroke } from './plan-words';
+export type { TableCells, TableColumn, TableHead, TablePlan, TableRow, Trend } from './table-plan';
 export { BARE_LIVERY, LIGHT_LIVERY, type LetterSizes, colourIn, type Livery } from './livery';

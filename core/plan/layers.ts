@@ -1,3 +1,4 @@
+import type { FigureShape } from 'core/document';
 import { isArea, type ShapeName } from 'core/shape';
 import type { TreatmentOf } from 'core/cue';
 import { DASHES, PLAIN_LINE, withPen, type Dash, type Frame, type Helper, type LayerShape, type Measure } from 'core/frame';
@@ -57,7 +58,7 @@ export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
 
 /** Measures and helper columns that have marks of their own: not those that are hidden, nor those that a cue draws in its own way. */
 function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: LayoutRequest): Drawn[] {
-  const own = shape.mark === 'bar' ? 'column' : shape.mark === 'lying-stem' ? 'stem' : shape.mark;
+  const own = standingShape(shape.mark);
   const taken = new Set([
     ...treatmentsOf(applied, 'span').flatMap(({ item }) => item.measures),
     ...applied.flatMap(({ treatments }) => treatments.flatMap(item => ('hides' in item ? (item.hides ?? []) : []))),
@@ -68,6 +69,10 @@ function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: La
   const helpers = data.helpers.flatMap(helper => drawn(helper, helper.shape ?? 'none'));
   return [...measures, ...helpers].filter(({ measure }) => columnOf(table, measure)?.type === 'number' && !taken.has(measure));
 }
+
+/** The shape of a figure's marks, standing or lying; the bars of a crosstab stand in its cells. */
+const standingShape = (mark: FigureShape): LayerShape =>
+  mark === 'bar' || mark === 'crosstab' ? 'column' : mark === 'lying-stem' ? 'stem' : mark;
 
 /** A column's layer; its parts where a cue splits it. */
 function layersOf(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer[] {

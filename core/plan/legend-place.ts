@@ -1,6 +1,7 @@
 import type { Dress } from 'core/document';
 import type { Livery } from './livery';
-import type { Layer, LegendEntry } from './plan';
+import type { Layer } from './plan';
+import type { LegendEntry } from './plan-words';
 
 /** Where a legend stands, resolved. */
 export type LegendPlace = Exclude<Dress['legend'], 'auto'>;

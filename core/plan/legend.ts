@@ -2,7 +2,8 @@ import { isColouring, winnersOf, type AppliedCue, type Colouring, type Treatment
 import { rowsWithValue } from 'core/table';
 import { colourIn, type Livery } from './livery';
 import type { ShapeName } from 'core/shape';
-import type { Layer, LegendEntry, Stroke } from './plan';
+import type { Layer } from './plan';
+import type { LegendEntry, Stroke } from './plan-words';
 import type { PlanRequest } from './requests';
 import { rampColours, stepsBetween } from './ramp';
 

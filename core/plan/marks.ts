@@ -123,6 +123,18 @@ function labelsOf(request: LayoutRequest, measure: string, places: Places, serie
   });
 }
 
+/** What cues say in the cells of a measure beside their values, by row of the frame; the first cue that asks says it. */
+export function cellLabels(request: LayoutRequest, measure: string): ReadonlyMap<number, string> {
+  const said = new Map<number, string>();
+  for (const shown of marksOf(request, measure)) {
+    const { label } = shown.item.look;
+    if (label === 'none' || label === 'glyph' || label === 'value') continue;
+    const text = textOf(request, measure, shown);
+    for (const row of atsOf(shown, null)) if (!said.has(row)) said.set(row, text(row));
+  }
+  return said;
+}
+
 /** The numbers behind the labels of a measure, and how they are written. */
 export interface LabelNumbers {
   readonly data: Float64Array;

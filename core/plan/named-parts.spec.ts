@@ -1,4 +1,4 @@
-import type { Plan } from './index';
+import type { ChartPlan as Plan } from './index';
 import { partsOf } from './parts.spec';
 import { make, planned } from './plan-frames.spec';
 

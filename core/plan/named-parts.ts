@@ -1,4 +1,5 @@
-import type { ChartPlan, NamedPart } from './plan';
+import type { ChartPlan } from './plan';
+import type { NamedPart } from './plan-words';
 
 /** A plan before its parts have names. */
 export type UnnamedPlan = Omit<ChartPlan, 'parts'>;

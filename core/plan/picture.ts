@@ -1,3 +1,4 @@
+import { crosstabOf, shownData } from 'core/crosstab';
 import { applyCues, type AppliedCue, type Treatment } from 'core/cue';
 import { frameOf, type Frame } from 'core/frame';
 import type { Figure } from 'core/document';
@@ -11,6 +12,8 @@ import { drawnColumns, type DrawnColumn } from './drawn-columns';
 import { overallsOf } from './overall-asks';
 import type { Plan } from './plan';
 import { planOf } from './plan-of';
+import { inTable } from './resting-cues';
+import { tablePlanOf } from './table-plan-of';
 import type { PlanRequest } from './requests';
 
 /** Everything that the screen shows of a figure: its frame, its cues applied, and the drawings that its view asks for. */
@@ -52,7 +55,10 @@ export function* picturing(request: PictureRequest, stages: Stages): Generator<v
   const bounded = stages('bounded', [request.figure, frame], () => withBounds(request.figure, frame));
   if (!bounded.ok) return bounded;
   const figure = bounded.value;
-  const plans = stages('planned', [applied, figure, writing, livery], () => plansOf({ figure, frame, applied, writing, livery }, stages));
+  const asked = { figure, frame, applied, writing, livery };
+  const plans = stages('planned', [applied, figure, writing, livery], () =>
+    figure.shape.mark === 'crosstab' ? tablesOf(asked, request.table, stages) : plansOf(asked, stages),
+  );
   return success({
     frame,
     applied,
@@ -69,11 +75,21 @@ export function computedOf(figure: Figure, table: Table): Result<Computed> {
 }
 
 function* computing({ figure, table }: Pick<PictureRequest, 'figure' | 'table'>, stages: Stages): Generator<void, Result<Computed>> {
-  const framed = frameOf(table, figure.data, overallsOf(figure.cues, figure.data), stages);
+  const data = shownData(figure);
+  const framed = frameOf(table, data, overallsOf(figure.cues, data), stages);
   if (!framed.ok) return framed;
   yield;
   const frame = framed.value;
-  return success({ frame, applied: stages('cued', [frame, figure.cues], () => applyCues(figure.cues, frame, stages)) });
+  const applied = stages('cued', [frame, figure.cues], () => applyCues(figure.cues, frame, stages));
+  return success({ frame, applied: figure.shape.mark === 'crosstab' ? stages('in table', [applied], () => inTable(applied)) : applied });
+}
+
+/** The tables that the figure's view asks for, spread out once. */
+function tablesOf(request: Omit<PlanRequest, 'roomForLabels'>, table: Table, stages: Stages): Plan[] {
+  const { figure, frame, applied } = request;
+  const crosstab = stages('spread out', [frame, table, figure.data, figure.crosstab], () => crosstabOf(frame, table, figure));
+  const plan = (cues: readonly AppliedCue[]): Plan => tablePlanOf({ ...request, applied: cues }, crosstab, stages);
+  return { plain: () => [plan([])], cued: () => [plan(applied)], both: () => [plan([]), plan(applied)] }[figure.view]();
 }
 
 /** The drawings that the figure's view asks for. Plain and cued side by side have the same room for labels. */

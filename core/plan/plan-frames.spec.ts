@@ -4,7 +4,7 @@ import { firstFigure } from 'core/brief';
 import { plainFormat, plainScales, type Figure } from 'core/document';
 import { messageFor } from 'core/result';
 import { tableOf } from 'core/table';
-import { pictureOf, type Livery, type Picture, type Plan } from './index';
+import { pictureOf, type Livery, type Picture, type ChartPlan as Plan } from './index';
 
 export const livery: Livery = {
   ground: '#ffffff',

@@ -6,9 +6,9 @@ import { axesOf, sharesPanels } from './axes';
 import { axisNotes, axisWords } from './axis-notes';
 import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
 import { columnOf } from 'core/table';
-import { describeFigure, inSentences, titlesOf, writerOf } from 'core/words';
+import { writerOf } from 'core/words';
 import { dressedLivery } from './dressed-livery';
-import { FigureWords, writtenWords } from './figure-words';
+import { descriptionOf, FigureWords, writtenWords } from './figure-words';
 import { treatmentsOf } from 'core/cue';
 import { layoutOf, type Layout } from './layers';
 import type { LayoutRequest, PlanRequest } from './requests';
@@ -25,8 +25,10 @@ import { picturesOf } from './pictures';
  */
 export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan {
   const { figure, frame, applied } = request;
-  const { liveries, formats } = request.writing;
-  const livery = stages('dressed', [figure.dress.livery, liveries, request.livery], () => dressedLivery(figure, liveries, request.livery));
+  const { liveries, formats, looks } = request.writing;
+  const livery = stages('dressed', [figure.dress.livery, liveries, looks, request.livery], () =>
+    dressedLivery(figure, request.writing, request.livery),
+  );
   const write = writerOf(figure, request.writing);
   const asked = { figure, frame, applied, livery, write, formats: formats.map(({ name }) => name) };
   const { data, shape, scales } = figure;
@@ -83,7 +85,7 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     ...(panels.length > 1 && figure.data.panel !== null && !sharesPanels(figure) ? ['each panel on a scale of its own'] : []),
   ];
   const writer = new FigureWords(asked);
-  const words = writtenWords(figure, findingTitle(asked), writer);
+  const words = writtenWords(asked, writer);
   const told = [...spaced, ...axisWords({ panels, layers, figure, write })];
   const plan = {
     kind: 'chart' as const,
@@ -106,33 +108,11 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
     horizontal: isLying(figure.shape),
     notes,
     outside,
-    description: inSentences(
-      [
-        ...describeFigure(figure, request, write),
-        ...(words.note ? [`Note: ${sentence(words.note)}`] : []),
-        ...(words.source ? [`Source: ${sentence(words.source)}`] : []),
-        ...[...told, ...notes].map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),
-      ],
-      MOST_SENTENCES,
-    ),
+    description: descriptionOf(asked, words, [...told, ...notes]),
     livery,
     pictures: picturesOf(layers, request.writing.pictures ?? []),
   };
   return { ...plan, parts: namedParts(plan) };
-}
-
-// More sentences than this are not listened to.
-const MOST_SENTENCES = 6;
-
-/** With a full stop, where it has no end of its own. */
-const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
-
-/** The title that states a finding, where the analyst chose one and its cue still finds it. */
-function findingTitle({ applied, frame, figure, write }: LayoutRequest): string | null {
-  const { finding } = figure.words;
-  const from = finding && applied.find(({ cue }) => cue.id === finding.cue);
-  if (!from) return null;
-  return titlesOf({ from, frame, figure, write }).find(({ wording }) => wording === finding.wording)?.text ?? null;
 }
 
 function laidOut(

@@ -4,7 +4,7 @@ import { firstFigure } from 'core/brief';
 import { plainFormat, plainScales, type Figure } from 'core/document';
 import { messageFor } from 'core/result';
 import { makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
-import { colourIn, pictureOf, type Picture, type Plan } from './index';
+import { colourIn, pictureOf, type Picture, type ChartPlan as Plan } from './index';
 import { whyOf, writerOf } from 'core/words';
 import { livery } from './plan-frames.spec';
 import { partsOf } from './parts.spec';
@@ -242,7 +242,7 @@ describe('layers, panels and formats', () => {
         },
       };
       const read = pictureOf({ figure, table: dated, writing, livery });
-      return read.ok ? [...(read.value.plans[0]?.categories ?? [])] : [];
+      return read.ok ? [...(read.value.plans[0] as Plan).categories] : [];
     };
     expect(names('month')).toEqual(['Feb 2031', 'Mar 2031', 'Apr 2031', 'May 2031']);
     expect(names('quarter')).toEqual(['Q1 2031', 'Q2 2031']);

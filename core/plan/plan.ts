@@ -1,9 +1,9 @@
-import type { BandStyle, Dash } from 'core/cue';
+import type { BandStyle } from 'core/cue';
 import type { NumberStyle } from 'core/format';
 import type { Along, ValueScale } from 'core/scale';
 import type { ShapeName } from 'core/shape';
-import type { WordFault } from './figure-words';
-import type { Livery } from './livery';
+import type { PlanWords, Stroke } from './plan-words';
+import type { TablePlan } from './table-plan';
 
 /** A mark whose end lies beyond its axis: 1 above it, −1 below. */
 export interface Beyond {
@@ -12,30 +12,11 @@ export interface Beyond {
 }
 
 /** The finished description of a figure, renderer-neutral: everything is resolved, nothing is left to decide. One member for each kind of figure. */
-export type Plan = ChartPlan;
-
-/** What every kind of figure has. */
-export interface PlanWords {
-  readonly title: string;
-  readonly subtitle: string;
-  /** At the foot; empty for none. */
-  readonly note: string;
-  readonly source: string;
-  /** Words that hold something that cannot be computed. */
-  readonly wordFaults: readonly WordFault[];
-  /** What a reader must know to read it right, such as values that lie beyond an axis. */
-  readonly notes: readonly string[];
-  /** The figure in words, for who cannot see it. */
-  readonly description: string;
-  readonly livery: Livery;
-}
+export type Plan = ChartPlan | TablePlan;
 
 /** Marks along a category axis, read at value axes. */
 export interface ChartPlan extends PlanWords {
   readonly kind: 'chart';
-  /** What the value axis measures and the category axis lists, such as "milk (L) by hut". */
-  readonly axisNote: string;
-  readonly legend: readonly LegendEntry[];
   /** Above the plot, or to its right. */
   readonly legendAt: 'top' | 'side';
   /** The category axis, shared by all panels. */
@@ -48,12 +29,8 @@ export interface ChartPlan extends PlanWords {
   readonly zeroLine: 'auto' | 'bold' | 'none';
   /** Bars lie; categories run down the page. */
   readonly horizontal: boolean;
-  /** The analyst's own pictures that marks use, as data URLs by glyph name. */
-  readonly pictures: Readonly<Record<string, string>>;
   /** Lines and bands that lie beyond their value axis altogether or in part, in words that its name follows: "the limit lies beyond". */
   readonly outside: readonly { readonly axis: number; readonly says: string }[];
-  /** Everything said beside the marks, in the order of reading. */
-  readonly parts: readonly NamedPart[];
 }
 
 /** How the categories lie along their axis, and how it is named. */
@@ -69,18 +46,6 @@ export interface AlongPlan {
   readonly beside: 'axis' | 'bars' | 'zero';
   /** Those that a cue marks: their names are never the ones left out. Rising. */
   readonly marked: readonly number[];
-}
-
-/** What a thing beside the marks is and says, so that it can be pointed at, outlined and read; the drawing says where it lies. */
-export interface NamedPart {
-  /** `title`, `axis first`, `legend 2`; several of a kind are counted from 1. */
-  readonly id: string;
-  /** In words, for who cannot see it. */
-  readonly says: string;
-  /** The cue that it belongs to; null for the figure's own. */
-  readonly cue: string | null;
-  /** The series whose name it is, at its marks. */
-  readonly series?: string;
 }
 
 /** A panel's name and what its marks are read at. */
@@ -152,14 +117,6 @@ export interface Layer {
   readonly cue: string | null;
   /** Its name is written at its marks, in the place of an entry of the legend. */
   readonly isNamed?: boolean;
-}
-
-/** How a line is drawn, resolved. */
-export interface Stroke {
-  readonly width: number;
-  readonly dash: Dash;
-  /** Glyph at every point; empty for none. */
-  readonly marker: string;
 }
 
 /** How spans show. `deep`: the colour at the high end. */
@@ -246,15 +203,4 @@ export interface BandPlan {
   readonly cue: string;
   readonly dragLow: DragTarget | null;
   readonly dragHigh: DragTarget | null;
-}
-
-/** A legend's entry looks like what it explains. */
-export interface LegendEntry {
-  readonly text: string;
-  /** The cue that it explains; null for a series, a measure or the rest. */
-  readonly cue: string | null;
-  readonly key:
-    | { readonly kind: 'mark'; readonly shape: ShapeName; readonly colour: string; readonly glyph: string; readonly stroke: Stroke | null }
-    | { readonly kind: 'band'; readonly style: BandStyle; readonly colour: string }
-    | { readonly kind: 'ramp'; readonly colours: readonly string[] };
 }

@@ -2,7 +2,7 @@ import { plainMeasure } from 'core/frame';
 import { plainScales } from 'core/document';
 import { readLevel, type Cue } from 'core/cue';
 import { make, pictured, planned, scaleOf, writing, type Change } from './plan-frames.spec';
-import { type Plan } from './index';
+import { type ChartPlan as Plan } from './index';
 import { whyOf } from 'core/words';
 import { partsOf } from './parts.spec';
 

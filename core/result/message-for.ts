@@ -118,6 +118,10 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
   },
   'cue-no-scope': p => `${p.name} is not one value per ${p.category}, so the cue rests. Look in the whole figure instead.`,
   'cue-no-rows': () => 'No row passes the filters, so there is nothing to mark. Take one off above the figure.',
+  'cue-no-place': p =>
+    p.rests
+      ? `A crosstab has no place for its ${listed(p.what)}, so the cue rests here. In any other shape it shows again.`
+      : `A crosstab has no place for its ${listed(p.what)}; the rest of the cue shows.`,
   'cue-all-missing': p => `Every value of ${p.name} is missing, so there is nothing to mark.`,
   'cue-one-value': p => `There is only one value of ${p.name}, so there is nothing to compare it with.`,
   'cue-all-equal': p => `All values of ${p.name} are equal, so none stands out from the others.`,

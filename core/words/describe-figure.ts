@@ -14,7 +14,10 @@ export function describeFigure(figure: Figure, { frame, applied }: Computed, wri
   const measure = frame.measures[0] ?? '';
   const { data, shape } = figure;
   const names = [...frame.measures, ...data.helpers.filter(helper => helper.shape !== null).map(helper => helper.name)];
-  const split = [...partWords('series', data.series, frame), ...partWords('panel', data.panel, frame)];
+  const isTable = shape.mark === 'crosstab';
+  const split = isTable
+    ? [...partWords('column', data.series, frame), ...nestedWords(frame)]
+    : [...partWords('series', data.series, frame), ...partWords('panel', data.panel, frame)];
   const rows = counted(frame.table.rowCount, split.length ? 'value' : data.step?.kind === 'grain' ? data.step.grain : frame.category);
   const shown = `${shapeWords(shape.mark)} of ${names.join(', ')} for ${rows}${split.map(words => `, ${words}`).join('')}, ${orderWords(data.order)}.`;
   const kept = data.filters.length ? `Kept: ${data.filters.map(filter => filterWords(filter)).join('; ')}.` : '';
@@ -51,9 +54,10 @@ function rangeWords({ table }: Frame, measure: string, write: ValueWriter): stri
 const MOST_NAMES = 6;
 
 /** "Columns", or "Lying bars". */
-const shapeWords = (mark: FigureShape): string => (mark === 'bar' || mark === 'lying-stem' ? LYING[mark] : shapes[mark].plural);
+const shapeWords = (mark: FigureShape): string =>
+  mark === 'bar' || mark === 'lying-stem' || mark === 'crosstab' ? OTHERS[mark] : shapes[mark].plural;
 
-const LYING = { bar: 'Lying bars', 'lying-stem': 'Lying stems with heads' } as const;
+const OTHERS = { bar: 'Lying bars', 'lying-stem': 'Lying stems with heads', crosstab: 'Crosstab' } as const;
 
 function orderWords(order: Figure['data']['order']): string {
   if (order.by === 'table') return order.backward ? 'last row first' : 'in table order';
@@ -69,6 +73,12 @@ function partWords(kind: string, name: string | null, { table }: Frame): string[
   const names = column?.type === 'text' ? column.dictionary.filter((_, code) => column.data.includes(code)) : [];
   const told = names.length > 0 && names.length <= MOST_NAMES ? `: ${listed(names)}` : '';
   return [`a ${kind} per ${name}${told}`];
+}
+
+/** "rows nested in valley and herd". */
+function nestedWords({ panel, outer }: Frame): string[] {
+  const names = [...(panel === null ? [] : [panel]), ...outer];
+  return names.length ? [`rows nested in ${listed(names)}`] : [];
 }
 
 /** Whether what is told is the figure with its cues or without them. */

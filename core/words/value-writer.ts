@@ -1,5 +1,5 @@
 import { formatNumber, LADDERS, oneDecimals, type NumberStyle } from 'core/format';
-import { liveryNamed, type Figure, type LiveryDoc, type NumberFormat, type SmallPicture } from 'core/document';
+import { liveryNamed, type Figure, type LiveryDoc, type NamedLook, type NumberFormat, type SmallPicture } from 'core/document';
 import { unitOf } from 'core/frame';
 
 /** What numbers are written with: units by column of the table, and the project's formats. */
@@ -8,6 +8,8 @@ export interface Writing {
   readonly formats: readonly NumberFormat[];
   /** The project's own liveries. */
   readonly liveries?: readonly LiveryDoc[];
+  /** The project's named looks. */
+  readonly looks?: readonly NamedLook[];
   /** The analyst's own small pictures. */
   readonly pictures?: readonly SmallPicture[];
 }

@@ -1,4 +1,4 @@
-import type { ChartPlan } from 'core/plan';
+import type { PlanWords } from 'core/plan';
 import type { Font, PartPlaces, SceneItem, TextWidth } from './scene';
 import { wrapped } from './shortened';
 
@@ -20,7 +20,7 @@ export interface FigureFoot {
 const NONE: FigureFoot = { note: [], source: [], height: 0 };
 
 /** The foot of a figure at a width in CSS pixels, no higher than so many: in a figure too low for a line there is none. The source keeps a line. */
-export function footOf({ note, source }: ChartPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureFoot {
+export function footOf({ note, source }: PlanWords, width: number, textWidth: TextWidth, highest = Infinity): FigureFoot {
   const most = Math.floor((highest - GAP) / LINE);
   if ((!note && !source) || most < 1) return NONE;
   const measure = (text: string): number => textWidth(text, FONT);
@@ -37,7 +37,7 @@ export interface FootPlace {
 }
 
 /** Note and source at the foot of a figure. */
-export const footItems = ({ words, left, top }: FootPlace, plan: ChartPlan): SceneItem[] =>
+export const footItems = ({ words, left, top }: FootPlace, plan: PlanWords): SceneItem[] =>
   [...words.note, ...words.source].map((text, i) => ({
     kind: 'text',
     role: 'foot',

@@ -20,6 +20,9 @@ const SMALLEST = 12;
 // Below this width the head shrinks with the figure, down to three quarters.
 const FULL_WIDTH = 640;
 
+/** What a head is made of; a table has no panels. */
+export type HeadedPlan = Pick<ChartPlan, 'title' | 'subtitle' | 'legend' | 'axisNote' | 'legendAt' | 'livery' | 'panels' | 'horizontal'>;
+
 /** A legend's entry with its place from the left edge. */
 interface PlacedEntry {
   readonly entry: LegendEntry;
@@ -67,7 +70,7 @@ const AMOUNTS: readonly Amount[] = [
 ];
 
 /** The head of a figure at a width in CSS pixels, no higher than so many as long as it can be less. */
-export function headOf(plan: ChartPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureHead {
+export function headOf(plan: HeadedPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureHead {
   let head: FigureHead | null = null;
   for (const amount of AMOUNTS) {
     head = headWith(amount, plan, width, textWidth);
@@ -76,7 +79,7 @@ export function headOf(plan: ChartPlan, width: number, textWidth: TextWidth, hig
   return head as FigureHead;
 }
 
-function headWith(amount: Amount, plan: ChartPlan, width: number, textWidth: TextWidth): FigureHead {
+function headWith(amount: Amount, plan: HeadedPlan, width: number, textWidth: TextWidth): FigureHead {
   const share = Math.max(0.75, Math.min(1, width / FULL_WIDTH));
   const sizes = sizesOf(plan.livery);
   const styles = { title: styleOf(TITLE, sizes, share), subtitle: styleOf(SUBTITLE, sizes, share), note: styleOf(NOTE, sizes, share) };
@@ -126,11 +129,11 @@ function styleOf({ size, weight, line }: Style, sizes: LetterSizes, share: numbe
 }
 
 /** Names of axes, and of panels that lie beside each other, stand between the head and the plot. */
-const hasAxisTitles = ({ panels, horizontal }: ChartPlan): boolean =>
+const hasAxisTitles = ({ panels, horizontal }: HeadedPlan): boolean =>
   panels.length === 1 ? panels.some(({ axes }) => axes.some(axis => axis.title)) : horizontal;
 
 /** Entries flow like words; the note follows them on the last line where it fits, else below. */
-function flow(plan: ChartPlan, width: number, measure: (text: string) => number): { rows: PlacedEntry[][]; noteLeft: number } {
+function flow(plan: HeadedPlan, width: number, measure: (text: string) => number): { rows: PlacedEntry[][]; noteLeft: number } {
   const rows: PlacedEntry[][] = [[]];
   let left = 0;
   for (const entry of plan.legendAt === 'top' ? plan.legend : []) {
@@ -148,7 +151,7 @@ function flow(plan: ChartPlan, width: number, measure: (text: string) => number)
 }
 
 /** The head at its corner. */
-export function headItems(head: FigureHead, { livery }: ChartPlan, left: number, top: number): SceneItem[] {
+export function headItems(head: FigureHead, { livery }: HeadedPlan, left: number, top: number): SceneItem[] {
   const { styles } = head;
   const note = styles.note.font;
   const { afterTitle, middleOf } = rowsOf(head, top);

@@ -31,7 +31,7 @@ function besideLines({ panels }: ChartPlan, width: number, measure: TextWidth): 
 const PADDING = 20;
 
 /** Room that labels need between the head and an upright plot, beside what is there anyway. CSS pixels. */
-export function roomAbove(plan: ChartPlan): number {
+export function roomAbove(plan: Pick<ChartPlan, 'horizontal' | 'panels'>): number {
   if (plan.horizontal) return 0;
   const most = beyondEnds(plan.panels[0]).map(({ left }) => SIZE + GAP + 2 - left * LOW_PLOT);
   return Math.max(0, ...most) * SHARE_ABOVE;

@@ -18,7 +18,7 @@ const formula = [...data, 'core/formula'];
 const frame = [...formula, 'core/frame'];
 const cue = [...frame, 'core/cue'];
 const document = [...cue, 'core/document', 'core/document/edits'];
-const core = [...document, 'core/brief', 'core/check', 'core/io', 'core/plan', 'core/words'];
+const core = [...document, 'core/brief', 'core/check', 'core/crosstab', 'core/io', 'core/plan', 'core/words'];
 
 export const rooms = {
   'core/result': [],
@@ -37,10 +37,11 @@ export const rooms = {
   'core/document': [...cue, 'core/document/edits'],
   // The schema's types alone: what the page loads first must not bring the schemas with it.
   'core/document/edits': [...cue, 'core/document'],
-  'core/brief': [...document, 'core/words'],
+  'core/brief': [...document, 'core/words', 'core/crosstab'],
   'core/io': document,
   'core/words': document,
-  'core/plan': [...document, 'core/words'],
+  'core/crosstab': document,
+  'core/plan': [...document, 'core/words', 'core/crosstab'],
   'core/check': [...document, 'core/plan', 'core/words'],
   engine: core,
   plot: core,

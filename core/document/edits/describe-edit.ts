@@ -34,6 +34,8 @@ export function describeEdit(edit: Edit, before: Project): string {
       return 'changed the small pictures';
     case 'set-liveries':
       return 'changed the liveries';
+    case 'set-looks':
+      return 'changed the named looks';
     case 'set-formats':
       return 'changed the number formats';
     case 'all':

@@ -22,6 +22,7 @@ const project: Project = {
   formats: [],
   pictures: [],
   liveries: [],
+  looks: [],
 };
 
 describe('edits', () => {

@@ -3,7 +3,7 @@ import { followTitle } from '../follow-title';
 import { sharedParts } from './shared-parts';
 import { unreachable } from 'core/result';
 import type { CellEdit } from 'core/table';
-import type { Derived, Figure, LiveryDoc, NumberFormat, SmallPicture, Project, TableDoc } from '../schema';
+import type { Derived, Figure, LiveryDoc, NamedLook, NumberFormat, SmallPicture, Project, TableDoc } from '../schema';
 
 /** Everything that can be done to a project; each is one step of undo. */
 export type Edit =
@@ -21,6 +21,7 @@ export type Edit =
   | { readonly kind: 'set-formats'; readonly formats: readonly NumberFormat[] }
   | { readonly kind: 'set-pictures'; readonly pictures: readonly SmallPicture[] }
   | { readonly kind: 'set-liveries'; readonly liveries: readonly LiveryDoc[] }
+  | { readonly kind: 'set-looks'; readonly looks: readonly NamedLook[] }
   | { readonly kind: 'all'; readonly edits: readonly Edit[] };
 
 /** The project after an edit; what is equal is shared with the one before. */
@@ -54,6 +55,8 @@ export function applyEdit(project: Project, edit: Edit): Project {
       return { ...project, pictures: [...edit.pictures] };
     case 'set-liveries':
       return { ...project, liveries: [...edit.liveries] };
+    case 'set-looks':
+      return { ...project, looks: [...edit.looks] };
     case 'all':
       return edit.edits.reduce(applyEdit, project);
     default:

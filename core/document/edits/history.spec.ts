@@ -10,6 +10,7 @@ const project: Project = {
   formats: [],
   pictures: [],
   liveries: [],
+  looks: [],
 };
 const rename = (name: string): HistoryMove => ({ kind: 'edit', edit: { kind: 'rename-project', name } });
 

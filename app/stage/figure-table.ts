@@ -1,0 +1,237 @@
+import {
+  afterNextRender,
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import type { LetterSizes, TablePlan, TableRow } from 'core/plan';
+import type { HoverText } from 'core/words';
+import { tableLayout, TextWidths, type ScenePart } from 'plot';
+import { GoverningWords } from '../brief/governing-words';
+import { Sheet } from '../ui/sheet';
+import { CellBar, CellGlyph, CellTrend } from './cell-drawings';
+import { FigureParts, type HeadWords } from './figure-parts';
+import { TableKey } from './table-key';
+
+// Rows drawn beyond what is seen, above and below.
+const SPARE = 12;
+const USUAL: LetterSizes = { title: 19, subtitle: 13, text: 12, label: 13 };
+const FIXED: ReadonlySet<string> = new Set(['title', 'subtitle', 'foot']);
+
+/** A figure that is a table: real rows and head cells, walked cell by cell; only rows that are seen are in the page. What is under pointer and keys is told to the outside. */
+@Component({
+  selector: 'cb-figure-table',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CellBar, CellGlyph, CellTrend, FigureParts, GoverningWords, Sheet, TableKey],
+  host: {
+    class: 'relative flex min-h-0 min-w-0 flex-col',
+    '[style.background]': 'plan().livery.ground',
+    '[style.color]': 'plan().livery.ink',
+    '[style.font-family]': 'plan().livery.font',
+    '[style.--hair]': 'plan().livery.hair',
+  },
+  templateUrl: './figure-table.html',
+  styleUrl: './figure-table.css',
+})
+export class FigureTable {
+  readonly plan = input.required<TablePlan>();
+  readonly row = input<number | null>(null);
+  readonly hover = input<HoverText | null>(null);
+  readonly words = input<HeadWords | null>(null);
+  readonly pointed = output<number | null>();
+  readonly worded = output<Partial<HeadWords>>();
+
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly injector = inject(Injector);
+  private readonly scroll = viewChild.required<ElementRef<HTMLElement>>('scroll');
+  private readonly around = viewChild<FigureParts>('around');
+  private readonly measure = new TextWidths();
+  private readonly ctx = document.createElement('canvas').getContext('2d') as CanvasRenderingContext2D;
+  protected readonly NaN = NaN;
+
+  protected readonly sizes = computed(() => this.plan().livery.sizes ?? USUAL);
+  protected readonly layout = computed(() => tableLayout(this.plan(), this.measure.on(this.ctx, this.plan().livery.font)));
+  /** What the scrolled room shows: how far down, and how high it is. */
+  private readonly seen = signal({ top: 0, height: 600 });
+  protected readonly shown = computed(() => {
+    const { top, height } = this.seen();
+    const { rowHeight } = this.layout();
+    const count = this.plan().rows.length;
+    const before = Math.max(0, Math.min(count - 1, Math.floor(top / rowHeight) - SPARE));
+    const end = Math.min(count, Math.ceil((top + height) / rowHeight) + SPARE);
+    return { before, after: count - end, rows: Array.from({ length: Math.max(0, end - before) }, (_, i) => before + i) };
+  });
+  /** The cell that Tab comes to; it stays where it is as long as the table has it. */
+  protected readonly stop = linkedSignal<TablePlan, number>({
+    source: this.plan,
+    computation: (plan, before) => (before && before.value < plan.cells.texts.length ? before.value : 0),
+  });
+  protected readonly parts = signal<readonly ScenePart[]>([]);
+  /** The cell that the hover card stands at. */
+  private readonly anchor = signal<{ readonly left: number; readonly top: number; readonly below: boolean } | null>(null);
+  protected readonly card = computed(() => {
+    const [text, at] = [this.hover(), this.anchor()];
+    return text && at ? { text, left: at.left, top: at.top, shift: at.below ? 'translate(-50%, 0)' : 'translate(-50%, -100%)' } : null;
+  });
+
+  constructor() {
+    const observer = new ResizeObserver(() => {
+      this.scrolled();
+      this.findParts();
+    });
+    afterNextRender(() => observer.observe(this.scroll().nativeElement));
+    inject(DestroyRef).onDestroy(() => observer.disconnect());
+    // Where the words lie is known once they are there.
+    afterRenderEffect({
+      read: () => {
+        this.plan();
+        this.findParts();
+      },
+    });
+    // Letters of a font that comes later are as wide as that font has them.
+    void document.fonts.ready.then(() => this.measure.forget());
+  }
+
+  protected rowAt(nth: number): TableRow {
+    return this.plan().rows[nth] as TableRow;
+  }
+
+  protected isMissing(at: number): boolean {
+    return Number.isNaN(this.plan().cells.values[at]);
+  }
+
+  protected alignOf(down: number, nth: number): string {
+    const plan = this.plan();
+    const before = (plan.heads[down] ?? []).slice(0, nth).reduce((sum, { span }) => sum + span, 0);
+    const align = plan.columns[before]?.align ?? 'right';
+    return align === 'middle' ? 'center' : align;
+  }
+
+  protected scrolled(): void {
+    const { scrollTop, clientHeight } = this.scroll().nativeElement;
+    this.seen.set({ top: scrollTop, height: clientHeight });
+  }
+
+  protected onPointer(event: PointerEvent): void {
+    const cell = this.cellOf(event.target);
+    if (cell) this.pointAt(Number(cell.dataset['cell']), cell);
+  }
+
+  protected onClick(event: MouseEvent): void {
+    const cell = this.cellOf(event.target);
+    if (cell) this.open(Number(cell.dataset['cell']), cell);
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const cell = this.cellOf(event.target);
+    if (!cell) return;
+    if (event.key === 'Escape') return this.pointed.emit(null);
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      return this.open(this.stop(), cell);
+    }
+    const next = this.nextCell(event);
+    if (next === null) return;
+    event.preventDefault();
+    this.goTo(next);
+  }
+
+  /** Where a key leads from the cell that has the focus; null for any other key. */
+  private nextCell({ key, ctrlKey }: KeyboardEvent): number | null {
+    const { columns, rows } = this.plan();
+    const across = columns.length;
+    const [row, column] = [Math.floor(this.stop() / across), this.stop() % across];
+    const page = Math.max(1, Math.floor(this.seen().height / this.layout().rowHeight) - 1);
+    const at = (down: number, right: number): number =>
+      Math.max(0, Math.min(rows.length - 1, down)) * across + Math.max(0, Math.min(across - 1, right));
+    const ways: Readonly<Record<string, () => number>> = {
+      ArrowRight: () => at(row, column + 1),
+      ArrowLeft: () => at(row, column - 1),
+      ArrowDown: () => at(row + 1, column),
+      ArrowUp: () => at(row - 1, column),
+      PageDown: () => at(row + page, column),
+      PageUp: () => at(row - page, column),
+      Home: () => at(ctrlKey ? 0 : row, 0),
+      End: () => at(ctrlKey ? rows.length - 1 : row, across - 1),
+    };
+    return ways[key]?.() ?? null;
+  }
+
+  private goTo(cell: number): void {
+    this.stop.set(cell);
+    this.reveal(Math.floor(cell / this.plan().columns.length));
+    afterNextRender(
+      () => {
+        const found = this.host.querySelector<HTMLElement>(`[data-cell="${cell}"]`);
+        found?.focus({ preventScroll: false });
+        if (found) this.pointAt(cell, found);
+      },
+      { injector: this.injector },
+    );
+  }
+
+  /** Scrolls a row into what is seen, below the heads. */
+  private reveal(row: number): void {
+    const room = this.scroll().nativeElement;
+    const { rowHeight, headHeight } = this.layout();
+    const heads = this.plan().heads.length * headHeight;
+    const top = row * rowHeight;
+    if (top < room.scrollTop) room.scrollTop = top;
+    else if (top + rowHeight + heads > room.scrollTop + room.clientHeight) room.scrollTop = top + rowHeight + heads - room.clientHeight;
+    this.scrolled();
+  }
+
+  private pointAt(at: number, cell: HTMLElement): void {
+    const row = this.plan().cells.rows[at] ?? -1;
+    const [own, box] = [this.host.getBoundingClientRect(), cell.getBoundingClientRect()];
+    const below = box.top - own.top < own.height / 2;
+    const left = Math.max(120, Math.min(own.width - 120, box.left + box.width / 2 - own.left));
+    this.anchor.set({ left, top: (below ? box.bottom + 6 : box.top - 6) - own.top, below });
+    this.pointed.emit(row === -1 ? null : row);
+  }
+
+  /** What can be done with a cell; a total has no row of its own. */
+  private open(at: number, cell: HTMLElement): void {
+    const { cells, columns } = this.plan();
+    this.stop.set(at);
+    const row = cells.rows[at] ?? -1;
+    if (row === -1) return;
+    const [own, box] = [this.host.getBoundingClientRect(), cell.getBoundingClientRect()];
+    this.around()?.pick({ row, layer: at % columns.length }, { x: box.left + box.width / 2 - own.left, y: box.bottom - own.top });
+  }
+
+  protected back(): void {
+    this.host.querySelector<HTMLElement>(`[data-cell="${this.stop()}"]`)?.focus();
+  }
+
+  private cellOf(target: EventTarget | null): HTMLElement | null {
+    return target instanceof Element ? target.closest<HTMLElement>('[data-cell]') : null;
+  }
+
+  /** Where the words around the table lie, so that each opens what governs it. */
+  private findParts(): void {
+    const own = this.host.getBoundingClientRect();
+    const found = this.plan().parts.flatMap((part): ScenePart[] => {
+      const element = this.host.querySelector<HTMLElement>(`[data-words="${part.id}"]`);
+      const box = element?.getBoundingClientRect();
+      if (!box?.width) return [];
+      const font = FIXED.has(part.id)
+        ? { size: parseFloat(getComputedStyle(element as HTMLElement).fontSize), weight: part.id === 'title' ? 650 : 400 }
+        : null;
+      return [
+        { ...part, font, beneath: false, box: { left: box.left - own.left, top: box.top - own.top, width: box.width, height: box.height } },
+      ];
+    });
+    if (JSON.stringify(found) !== JSON.stringify(this.parts())) this.parts.set(found);
+  }
+}

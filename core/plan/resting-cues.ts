@@ -1,0 +1,15 @@
+import type { AppliedCue, Treatment } from 'core/cue';
+
+/** What a table has no place for, by sort of treatment; the others show in its cells. */
+const PLACELESS: { readonly [S in Treatment['show']]?: string } = { line: 'line', band: 'band', span: 'spans', split: 'parts' };
+
+/** The cues as a table shows them: one that has no place in its cells says so and rests, with its helper columns in the ledger as ever. */
+export const inTable = (applied: readonly AppliedCue[]): readonly AppliedCue[] => applied.map(placed);
+
+function placed(cue: AppliedCue): AppliedCue {
+  const what = [...new Set(cue.treatments.flatMap(({ show }) => PLACELESS[show] ?? []))];
+  if (what.length === 0) return cue;
+  const treatments = cue.treatments.filter(({ show }) => PLACELESS[show] === undefined);
+  const rests = treatments.length === 0;
+  return { ...cue, treatments, quietsRest: cue.quietsRest && !rests, problems: [...cue.problems, { code: 'cue-no-place', what, rests }] };
+}
