@@ -11,8 +11,8 @@ export const milkTable = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'milk-table',
     name: 'Milk by month',
-    title: 'Every valley peaks in July',
-    subtitle: 'Milk delivered by hut and month, season 2031; the three largest huts of each valley',
+    title: 'June is the fullest month in every valley',
+    subtitle: 'Milk delivered by hut and month, season 2031; the two largest huts of each valley, the others together',
     data: {
       measures: [{ ...plainMeasure('milk', 'sum(milk)'), format: 'thousand litres' }],
       outer: [{ column: 'valley', step: null }],
@@ -24,14 +24,14 @@ export const milkTable = (table: TableFacts): Figure =>
     cues: [
       cueOf('threshold', ['milk'], 'hut', {
         steps: [
-          { name: 'slack', upTo: { is: 'number', value: 8000 } },
-          { name: 'steady', upTo: { is: 'number', value: 14_000 } },
+          { name: 'slack', upTo: { is: 'number', value: 1500 } },
+          { name: 'steady', upTo: { is: 'number', value: 15_500 } },
           { name: 'full', upTo: null },
         ],
         looks: { slack: look('slack'), steady: look(''), full: look('full') },
       }),
     ],
-    crosstab: { ...plainCrosstab, totals: { rows: 'last', columns: 'last', parts: ['last'] }, top: [{ level: 1, n: 3 }] },
+    crosstab: { ...plainCrosstab, totals: { rows: 'last', columns: 'last', parts: ['last'] }, top: [{ level: 1, n: 2 }] },
   });
 
 /** The fat share is a ratio of sums in every total; small bars and small lines stand within the cells. */
@@ -39,7 +39,7 @@ export const fatTable = (table: TableFacts): Figure =>
   figureOf(table, {
     id: 'fat-table',
     name: 'Milk and fat share',
-    title: 'Small herds give the richer milk',
+    title: 'The richest milk',
     subtitle: 'By hut, season 2031: milk as bars of one scale, fat as a share of the milk',
     data: {
       measures: [
@@ -52,7 +52,8 @@ export const fatTable = (table: TableFacts): Figure =>
     shape: { mark: 'crosstab' },
     cues: [
       cueOf('extremes', ['fat share'], 'hut', { which: 'highest', looks: { highest: look('brass'), lowest: look('slate') } }),
-      cueOf('rank', ['milk'], 'hut', { quiet: false }),
+      cueOf('rank', ['milk'], 'hut', { quiet: false, looks: { in: look('slate') } }),
     ],
+    words: { finding: { cue: 'extremes-1', wording: 'number' } },
     crosstab: { ...plainCrosstab, drawings: [{ measure: 'milk', as: 'bars' }] },
   });

@@ -1,6 +1,7 @@
 // Drawing a figure, on a canvas of the page or of a file, or in a few dozen pixels.
 export { FigureDrawing, type DrawingOptions } from './figure-drawing';
 export { toPng, type PngSize } from './to-png';
+export { toPdf, type PageWords } from './to-pdf';
 export { drawStill, type Still } from './still';
 export { BAR, tableLayout, TREND, type TableLayout } from './table/table-layout';
 export { TextWidths } from './canvas/text-widths';

@@ -1,6 +1,6 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, effect, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { levelsOf } from 'core/crosstab';
+import { levelsOf, totalsIn } from 'core/crosstab';
 import type { CueFacts } from 'core/cue';
 import { briefOf, candidatesOf, chooseWord, rangeOf, subjectOf } from 'core/brief';
 import type { Figure } from 'core/document';
@@ -13,6 +13,7 @@ import { Notices } from '../services/notices';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
 import { Risks } from '../services/risks';
+import { namedTints } from '../ui/tint';
 import type { TokenChoice } from './token-choice';
 
 /** The figure as the brief speaks of it, and what choosing one of its words does: in the brief itself and beside what is clicked on the stage. */
@@ -50,9 +51,10 @@ export class BriefWords {
   });
   /** What cues may speak of. */
   readonly facts = computed((): CueFacts => {
-    const data = this.figure()?.data;
+    const figure = this.figure();
+    const data = figure?.data;
     const frame = this.shown()?.picture?.frame;
-    const rows = this.figure()?.shape.mark === 'crosstab' && data ? levelsOf(data).map(({ column }) => column) : [];
+    const rows = figure?.shape.mark === 'crosstab' && data ? levelsOf(data).map(({ column }) => column) : [];
     const scopes = [frame?.series, frame?.panel, ...rows, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
       name => typeof name === 'string',
     );
@@ -72,14 +74,20 @@ export class BriefWords {
       ratios: (data?.measures ?? []).filter(({ formula }) => !isAdditive(formula)).map(({ name }) => name),
       scopes: [...new Set(scopes)],
       rows,
+      totals: figure?.shape.mark === 'crosstab' ? totalsIn(figure) : [],
       along: alongOf(data, typeOf(data?.category ?? '')),
       counts: name => {
         const column = frame && columnOf(frame.table, name);
         return column && { there: rowsWithValue(column).length, all: column.data.length };
       },
       pictures: this.project()?.pictures.map(picture => picture.name) ?? [],
+      looks: this.project()?.looks.map(look => look.name) ?? [],
     };
   });
+
+  constructor() {
+    effect(() => namedTints.set(Object.fromEntries((this.project()?.looks ?? []).map(({ name, colour }) => [name, colour]))));
+  }
 
   /** Chooses a value for a word; false where it was refused, which is said. */
   choose({ key, value }: TokenChoice): boolean {

@@ -12,13 +12,14 @@ import { Sheet } from '../ui/sheet';
 import { CueChanges } from './cue-changes';
 import { CueLine, type CueAction } from './cue-line';
 import { CueOffers } from './cue-offers';
+import { NamedLooks } from './named-looks';
 import { OwnPictures } from './own-pictures';
 
 /** The figure's cues, in the order that decides conflicts: add, change, drag, duplicate, copy, remove. */
 @Component({
   selector: 'cb-cue-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDropList, CueLine, CueOffers, Icon, OwnPictures, Sheet],
+  imports: [CdkDrag, CdkDropList, CueLine, CueOffers, Icon, NamedLooks, OwnPictures, Sheet],
   template: `
     <div cdkDropList data-home role="list" (cdkDropListDropped)="drop($event)">
       @for (cue of figure().cues; track cue.id) {
@@ -49,10 +50,18 @@ import { OwnPictures } from './own-pictures';
       <button class="act text-small text-soft" data-acts="pictures" [cbSheet]="pictureSheet" sheetLabel="Small pictures">
         <cb-icon name="plus" />Small pictures
       </button>
+      <button class="act text-small text-soft" data-acts="looks" [cbSheet]="lookSheet" sheetLabel="Named looks">
+        <cb-icon name="plus" />Named looks
+      </button>
     </div>
     <ng-template #offersSheet let-close>
       @defer (on immediate) {
         <cb-cue-offers [words]="words()" (taken)="close(); add($event)" />
+      }
+    </ng-template>
+    <ng-template #lookSheet>
+      @defer (on immediate) {
+        <cb-named-looks />
       }
     </ng-template>
     <ng-template #pictureSheet>

@@ -1,7 +1,7 @@
 import { writeCsv, type CsvOptions } from 'core/io';
-import { ledgerTable, type Picture, type Plan } from 'core/plan';
+import { crosstabHtml, crosstabLines, crosstabTable, ledgerTable, type Picture, type Plan, type TablePlan } from 'core/plan';
 import type { Figure } from 'core/document';
-import { toPng, type PngSize } from 'plot';
+import { toPdf, toPng, type PngSize } from 'plot';
 
 /** CSS pixels of a handed-over figure in each of its proportions. */
 const SIZES: Readonly<Record<Figure['shape']['proportion'], readonly [width: number, height: number]>> = {
@@ -16,6 +16,41 @@ export async function figurePng(picture: Picture, figure: Figure, scale: PngSize
   const [width, height] = SIZES[figure.shape.proportion];
   return toPng(picture.plans.at(-1) as Plan, { width, height, scale });
 }
+
+// Pixels of a picture on a page, for each CSS pixel.
+const PAGE_SCALE = 4;
+
+/** The figure on a page of its own size, as a PDF. */
+export async function figurePdf(picture: Picture, figure: Figure): Promise<Blob> {
+  const plan = picture.plans.at(-1) as Plan;
+  const png = await figurePng(picture, figure, PAGE_SCALE);
+  const bitmap = await createImageBitmap(png);
+  return toPdf(
+    png,
+    { width: bitmap.width / PAGE_SCALE, height: bitmap.height / PAGE_SCALE },
+    { title: plan.title, subject: plan.description },
+  );
+}
+
+/** The table that a figure is drawn as; undefined for a chart. */
+export function tableIn(picture: Picture): TablePlan | undefined {
+  const plan = picture.plans.at(-1);
+  return plan?.kind === 'table' ? plan : undefined;
+}
+
+/** A crosstab as it stands, as CSV. */
+export const crosstabCsv = (plan: TablePlan, options: CsvOptions): Blob =>
+  new Blob([writeCsv(crosstabTable(plan), options)], { type: 'text/csv;charset=utf-8' });
+
+/** A crosstab as a page. */
+export const crosstabPage = (plan: TablePlan): Blob => new Blob([crosstabHtml(plan)], { type: 'text/html;charset=utf-8' });
+
+/** A crosstab for the clipboard: lines for grids, a page for whatever takes one. */
+export const crosstabClip = (plan: TablePlan): ClipboardItem =>
+  new ClipboardItem({
+    'text/plain': new Blob([crosstabLines(plan)], { type: 'text/plain' }),
+    'text/html': new Blob([crosstabHtml(plan)], { type: 'text/html' }),
+  });
 
 /** The ledger as CSV, as it stands on the screen. */
 export const ledgerCsv = (picture: Picture, options: CsvOptions): Blob =>

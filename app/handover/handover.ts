@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { filter, firstValueFrom } from 'rxjs';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { filter, firstValueFrom, map } from 'rxjs';
 import type { CsvOptions } from 'core/io';
 import type { Picture } from 'core/plan';
 import type { Figure } from 'core/document';
@@ -29,6 +30,42 @@ export class Handover {
 
   async png(scale: PngSize['scale']): Promise<void> {
     await this.give('png', ({ picture, figure }, files) => files.figurePng(picture, figure, scale), scale === 1 ? '' : `@${scale}x`);
+  }
+
+  async pdf(): Promise<void> {
+    await this.give('pdf', ({ picture, figure }, files) => files.figurePdf(picture, figure), '');
+  }
+
+  /** The crosstab as it stands, for the sheet to offer where the figure is one. */
+  readonly isTable = toSignal(this.pictures.shown$.pipe(map(({ picture }) => picture?.plans.at(-1)?.kind === 'table')), {
+    initialValue: false,
+  });
+
+  async crosstab(as: 'csv' | 'html'): Promise<void> {
+    await this.give(
+      as,
+      ({ picture }, files) => {
+        const plan = files.tableIn(picture);
+        if (!plan) throw new Error('the figure is no crosstab');
+        return Promise.resolve(as === 'csv' ? files.crosstabCsv(plan, this.csvOptions()) : files.crosstabPage(plan));
+      },
+      '-table',
+    );
+  }
+
+  /** The cells of the crosstab, to be pasted into any grid. */
+  async copyCells(): Promise<void> {
+    const inStep = filter((shown: Shown) => shown.ask.figure === this.store.figure);
+    const shown = await firstValueFrom(this.pictures.shown$.pipe(inStep));
+    const files = await filesOut();
+    const plan = shown.picture && files.tableIn(shown.picture);
+    if (!plan) return this.notices.fault('The figure is no crosstab. Choose one under Shape first.');
+    try {
+      await navigator.clipboard.write([files.crosstabClip(plan)]);
+      this.notices.done(`Copied ${plan.rows.length} rows of cells. Paste them into any grid.`);
+    } catch {
+      this.notices.fault('The browser does not let the page copy. Allow it for this page, and try again.');
+    }
   }
 
   async csv(): Promise<void> {

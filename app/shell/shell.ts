@@ -132,6 +132,7 @@ export class Shell {
     { name: 'Number formats', search: 'decimals percent unit thousands', run: () => press('formats') },
     { name: 'Liveries', search: 'theme style colours palette dark print dress', run: () => press('liveries') },
     { name: 'Dress other figures like this one', search: 'copy style livery same look', run: () => press('dress-like') },
+    { name: 'Named looks', search: 'colour names steps style palette shared status', run: () => press('looks') },
     { name: 'Small pictures', search: 'glyph icon own', run: () => press('pictures') },
     { name: 'Compute a column', search: 'formula sql derived join', run: () => this.write('derived') },
     { name: 'Add a helper column', search: 'formula sql window', run: () => this.write('helper') },
@@ -146,6 +147,14 @@ export class Shell {
       search: 'export picture image svg save download',
       run: () => void this.handover.png(scale),
     })),
+    { name: 'Hand over PDF', search: 'export page print save download', run: () => void this.handover.pdf() },
+    ...(this.handover.isTable()
+      ? [
+          { name: 'Copy the cells of the crosstab', search: 'clipboard paste grid table', run: () => void this.handover.copyCells() },
+          { name: 'Hand over CSV of the crosstab', search: 'export table totals', run: () => void this.handover.crosstab('csv') },
+          { name: 'Hand over HTML of the crosstab', search: 'export table page', run: () => void this.handover.crosstab('html') },
+        ]
+      : []),
     { name: 'Copy the figure in words', search: 'description alternative text alt export', run: () => void this.handover.words() },
     { name: 'Hand over CSV of the ledger', search: 'export numbers sql save download', run: () => void this.handover.csv() },
     { name: 'Hand over the project file', search: 'export json save download share', run: () => void this.handover.project() },

@@ -60,7 +60,12 @@ export class FigureTable {
   protected readonly NaN = NaN;
 
   protected readonly sizes = computed(() => this.plan().livery.sizes ?? USUAL);
-  protected readonly layout = computed(() => tableLayout(this.plan(), this.measure.on(this.ctx, this.plan().livery.font)));
+  /** How often a font has come since: letters are as wide as it has them. */
+  private readonly fonts = signal(0);
+  protected readonly layout = computed(() => {
+    this.fonts();
+    return tableLayout(this.plan(), this.measure.on(this.ctx, this.plan().livery.font));
+  });
   /** What the scrolled room shows: how far down, and how high it is. */
   private readonly seen = signal({ top: 0, height: 600 });
   protected readonly shown = computed(() => {
@@ -98,8 +103,17 @@ export class FigureTable {
         this.findParts();
       },
     });
-    // Letters of a font that comes later are as wide as that font has them.
-    void document.fonts.ready.then(() => this.measure.forget());
+    const fontCame = (): void => {
+      this.measure.forget();
+      this.fonts.update(count => count + 1);
+    };
+    document.fonts.addEventListener('loadingdone', fontCame);
+    void document.fonts.load(`650 13px ${this.familyOnPage()}`).then(fontCame);
+    inject(DestroyRef).onDestroy(() => document.fonts.removeEventListener('loadingdone', fontCame));
+  }
+
+  private familyOnPage(): string {
+    return getComputedStyle(document.body).fontFamily;
   }
 
   protected rowAt(nth: number): TableRow {

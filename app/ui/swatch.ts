@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { tintOf } from './tint';
 
 /** A small square of a cue's colour: a name of the livery, or a hex value. */
 @Component({
@@ -9,5 +10,5 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 })
 export class Swatch {
   readonly colour = input.required<string>();
-  protected readonly fill = computed(() => (this.colour().startsWith('#') ? this.colour() : `var(--cue-${this.colour()})`));
+  protected readonly fill = computed(() => tintOf(this.colour()));
 }

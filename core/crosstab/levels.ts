@@ -25,3 +25,9 @@ export const shownData = ({ data, shape }: Pick<Figure, 'data' | 'shape'>): Figu
 
 // The same object every time, so that what was computed from it is found again.
 const flattened = new WeakMap<FigureData, FigureData>();
+
+/** The totals that a crosstab shows: of its rows where it has columns, of its columns. */
+export const totalsIn = ({ data, crosstab: { totals } }: Pick<Figure, 'data' | 'crosstab'>): ('rows' | 'columns')[] => [
+  ...(totals.rows !== 'none' && data.series !== null ? (['rows'] as const) : []),
+  ...(totals.columns !== 'none' ? (['columns'] as const) : []),
+];

@@ -31,6 +31,8 @@ export function applyCues(cues: readonly Cue[], frame: Frame, stages: Stages = r
     const found = cue.on ? stages(`problems ${i}`, [cue, frame], () => kind.problems(cue, frame)) : [];
     const problems = found.map(({ problem }) => problem);
     const resting = { cue, number: i + 1, problems, helpers: [], treatments: [], quietsRest: false };
+    // Totals are no rows of a frame: a crosstab applies such a cue to a frame of them.
+    if (cue.on && cue.scope.kind === 'totals') return { ...resting, problems: [{ code: 'cue-no-totals', of: cue.scope.of }] };
     if (!cue.on || found.some(({ rests }) => rests)) return resting;
     const { helpers: formulas, treatments } = expanded(cue, around, part => helpers.freeName(part));
     const computed = helpers.computeAll(i, formulas);

@@ -73,7 +73,10 @@ export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
   const sayIn =
     (cue: C, words: CueFacts) =>
     (key: string): Token => {
-      if (key.startsWith('look:')) return colourToken(key.split(':')[1] as string, lookOf(cue, key.split(':')[1] as string));
+      if (key.startsWith('look:')) {
+        const [, part = ''] = key.split(':');
+        return colourToken(part, lookOf(cue, part), words.looks);
+      }
       const found = tokens[key];
       if (!found) throw new RangeError(`${def.kind} has no token ${key}`);
       return found.token(cue, words, key);
@@ -282,7 +285,7 @@ export const level = <C>(field: keyof C, about: string): TokenOf<C> => ({
 
 /** A colour that belongs to a line or band, not to marks. */
 export const colour = <C>(field: keyof C, about: string): TokenOf<C> => ({
-  token: (cue, _words, key) => ({ ...colourToken('', { ...NO_LOOK, colour: String(cue[field]) }), key, about }),
+  token: (cue, facts, key) => ({ ...colourToken('', { ...NO_LOOK, colour: String(cue[field]) }, facts.looks), key, about }),
   set: (cue, value) => ({ ...cue, [field]: value }),
 });
 

@@ -36,10 +36,11 @@ const LABEL_WORDS: Readonly<Record<LabelKind, string>> = {
 export const labelOptions = (differs: boolean): Option[] =>
   LABELS.filter(label => differs || label !== 'difference').map(value => ({ value, label: LABEL_WORDS[value] }));
 
-/** A word that chooses a colour, by name or hex value. */
-export function colourToken(part: string, { colour }: Look): Token {
+/** A word that chooses a colour: one of the project's named looks, a colour by its name, or a hex value. */
+export function colourToken(part: string, { colour }: Look, looks: readonly string[] = []): Token {
   const text = colour || 'its own colour';
-  const options = [...colourOptions, { value: '', label: 'its own colour' }];
+  const named = looks.map((name): Option => ({ value: name, label: name, colour: name }));
+  const options = [...named, ...colourOptions, { value: '', label: 'its own colour' }];
   return { key: `look:${part}:colour`, about: `Colour of ${part}`, text, input: { kind: 'colour', value: colour, options } };
 }
 

@@ -9,13 +9,14 @@ const columns = z.array(z.string());
 
 /**
  * Where a cue looks, as it is saved. `panels`: within each panel, as the figure has them; `within`: within each value of columns; `along`: up to
- * each row of an order, within `split`: each series and panel, as the figure has them.
+ * each row of an order, within `split`: each series and panel, as the figure has them. `totals`: at the totals of a crosstab's rows, or of its columns, and at nothing else.
  */
 export const scopeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('figure') }),
   z.object({ kind: z.literal('panels') }),
   z.object({ kind: z.literal('within'), columns: columns.check(z.minLength(1)) }),
   z.object({ kind: z.literal('along'), column: z.string(), descending: z.boolean(), within: z.union([z.literal('split'), columns]) }),
+  z.object({ kind: z.literal('totals'), of: z.enum(['rows', 'columns']) }),
 ]);
 
 /** Where a cue looks, as the analyst chose it. */
@@ -24,6 +25,7 @@ export type CueScope = z.infer<typeof scopeSchema>;
 /** A scope whose columns are named: what formulas and sentences are written from. */
 export type Scope =
   | { readonly kind: 'figure' }
+  | { readonly kind: 'totals'; readonly of: 'rows' | 'columns' }
   | { readonly kind: 'within'; readonly columns: readonly string[] }
   | { readonly kind: 'along'; readonly column: string; readonly descending: boolean; readonly within: readonly string[] };
 
@@ -38,6 +40,7 @@ const splitOf = ({ series, panel }: Pick<Surroundings, 'series' | 'panel'>): str
 export function scopeIn(scope: CueScope, around: Pick<Surroundings, 'series' | 'panel'>, orders: Orders = 'may'): Scope {
   switch (scope.kind) {
     case 'figure':
+    case 'totals':
       return scope;
     case 'panels':
       return withinOf(around.panel === null ? [] : [around.panel]);
@@ -78,7 +81,7 @@ export const lookingIn = (scope: Scope, formula: string): string => addWindows(f
 
 /** The scope as a helper column has it, whose orders always rise. */
 export function helperScopeOf(scope: Scope): HelperScope {
-  if (scope.kind === 'figure') return scope;
+  if (scope.kind === 'figure' || scope.kind === 'totals') return { kind: 'figure' };
   if (scope.kind === 'within') return { kind: 'within', columns: [...scope.columns] };
   return { kind: 'along', column: scope.column, within: [...scope.within] };
 }
@@ -103,6 +106,7 @@ export function renamedScope(scope: CueScope, from: string, to: string): CueScop
 /** "in the whole figure", "within each valley", "along week within each hut and valley". */
 export function scopeWords(scope: Scope): string {
   if (scope.kind === 'figure') return 'in the whole figure';
+  if (scope.kind === 'totals') return `among the totals of ${scope.of}`;
   if (scope.kind === 'within') return `within each ${listed(scope.columns)}`;
   const within = scope.within.length ? ` within each ${listed(scope.within)}` : '';
   return `along ${scope.column}${scope.descending ? ' falling' : ''}${within}`;
@@ -126,7 +130,8 @@ function offeredScopes(now: CueScope, words: CueFacts, orders: Orders): CueScope
   // Without panels the two mean the same.
   const whole: CueScope[] =
     words.panel !== null ? [{ kind: 'panels' }, { kind: 'figure' }] : [now.kind === 'figure' ? now : { kind: 'panels' }];
-  const still: CueScope[] = [...whole, ...within, ...both];
+  const totals = (words.totals ?? []).map((of): CueScope => ({ kind: 'totals', of }));
+  const still: CueScope[] = [...whole, ...within, ...both, ...totals];
   if (orders === 'never') return still;
   const ways = orders === 'forward' ? [false] : [false, true];
   const single = words.scopes.filter(name => split.length > 1 || name !== split[0]).map(name => [name]);
@@ -181,5 +186,6 @@ export function placeWords(scope: Scope, frame: Frame, row: number): string {
 /** " in each valley" for a scope within a column, " so far" along an order, nothing for the whole figure. */
 export function legendScope(scope: Scope): string {
   if (scope.kind === 'figure') return '';
+  if (scope.kind === 'totals') return ` of the totals of ${scope.of}`;
   return scope.kind === 'within' ? ` in each ${listed(scope.columns)}` : ' so far';
 }

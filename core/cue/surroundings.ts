@@ -44,10 +44,14 @@ export interface CueFacts extends Surroundings {
   readonly scopes: readonly string[];
   /** What the rows of a crosstab are nested in, outermost first: together they are one row. */
   readonly rows?: readonly string[];
+  /** Totals of a crosstab that cues may look at. */
+  readonly totals?: readonly ('rows' | 'columns')[];
   /** The order that cues follow unless told otherwise: the figure's own; forward in time where the categories are dates. */
   readonly along: { readonly column: string; readonly descending: boolean };
   /** How many rows have a value of a measure, and how many there are; undefined while that is not known. */
   readonly counts?: (measure: string) => { readonly there: number; readonly all: number } | undefined;
+  /** Names of the project's named looks. */
+  readonly looks?: readonly string[];
   /** Names of the analyst's own small pictures. */
   readonly pictures?: readonly string[];
 }

@@ -3,6 +3,7 @@ export { ledgerTable } from './ledger-table';
 export { computedOf, picturing, pictureOf, type Picture, type PictureRequest } from './picture';
 export { namedParts } from './named-parts';
 export { planOf } from './plan-of';
+export { crosstabHtml, crosstabLines, crosstabTable } from './table-out';
 export { withoutAxes } from './without-axes';
 export type { PlanRequest } from './requests';
 export type { Beyond } from './plan';

@@ -1,4 +1,4 @@
-import { crosstabOf, shownData } from 'core/crosstab';
+import { crosstabOf, shownData, totalsIn } from 'core/crosstab';
 import { applyCues, type AppliedCue, type Treatment } from 'core/cue';
 import { frameOf, type Frame } from 'core/frame';
 import type { Figure } from 'core/document';
@@ -81,7 +81,13 @@ function* computing({ figure, table }: Pick<PictureRequest, 'figure' | 'table'>,
   yield;
   const frame = framed.value;
   const applied = stages('cued', [frame, figure.cues], () => applyCues(figure.cues, frame, stages));
-  return success({ frame, applied: figure.shape.mark === 'crosstab' ? stages('in table', [applied], () => inTable(applied)) : applied });
+  return success({
+    frame,
+    applied:
+      figure.shape.mark === 'crosstab'
+        ? stages('in table', [applied, figure.crosstab, data], () => inTable(applied, totalsIn({ ...figure, data })))
+        : applied,
+  });
 }
 
 /** The tables that the figure's view asks for, spread out once. */

@@ -3,8 +3,11 @@ import type { AppliedCue, Treatment } from 'core/cue';
 /** What a table has no place for, by sort of treatment; the others show in its cells. */
 const PLACELESS: { readonly [S in Treatment['show']]?: string } = { line: 'line', band: 'band', span: 'spans', split: 'parts' };
 
-/** The cues as a table shows them: one that has no place in its cells says so and rests, with its helper columns in the ledger as ever. */
-export const inTable = (applied: readonly AppliedCue[]): readonly AppliedCue[] => applied.map(placed);
+/** The cues as a table shows them: one that has no place in its cells says so and rests, with its helper columns in the ledger as ever. `totals`: those that the table shows, which cues may look at. */
+export const inTable = (applied: readonly AppliedCue[], totals: readonly ('rows' | 'columns')[] = []): readonly AppliedCue[] =>
+  applied.map(cue =>
+    placed({ ...cue, problems: cue.problems.filter(problem => problem.code !== 'cue-no-totals' || !totals.includes(problem.of)) }),
+  );
 
 function placed(cue: AppliedCue): AppliedCue {
   const what = [...new Set(cue.treatments.flatMap(({ show }) => PLACELESS[show] ?? []))];

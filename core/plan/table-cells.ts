@@ -1,27 +1,23 @@
 import { contrastOf, isReadable, LEAST_TEXT, nearestReadable } from 'core/colour';
 import type { Crosstab } from 'core/crosstab';
 import { cueDataOf, treatmentsOf } from 'core/cue';
-import type { Slice } from './slices';
-import { cellLabels, dressOf, type Dress } from './marks';
+import type { DressedTotals } from './total-cues';
+import type { Dress } from './marks';
+import { measureDress, type MeasureDress } from './measure-dress';
 import type { LayoutRequest } from './requests';
 import type { TableCells, TableColumn, Trend } from './table-plan';
 
 /** What each measure of a crosstab shows in its cells: its values, or what a cue draws in their place, and what cues make of them. */
-export interface MeasureLook {
+export interface MeasureLook extends MeasureDress {
   readonly measure: string;
   /** By cell of the crosstab. */
   readonly values: Float64Array;
   readonly write: (value: number) => string;
-  /** By row of the frame. */
-  readonly dress: Dress;
-  readonly labels: ReadonlyMap<number, string>;
 }
 
 /** The looks of all measures. Cost: O(frame rows) each. */
 export function looksOf(crosstab: Crosstab, request: LayoutRequest): MeasureLook[] {
-  const { frame, applied, write } = request;
-  const rows = Int32Array.from({ length: frame.table.rowCount }, (_, row) => row);
-  const whole: Slice = { rows, series: null, panel: 0, nth: 0, whole: true };
+  const { applied, write } = request;
   return crosstab.measures.map(measure => {
     const instead = treatmentsOf(applied, 'instead').find(({ item }) => item.measure === measure);
     const own = crosstab.values[measure] as Float64Array;
@@ -32,8 +28,7 @@ export function looksOf(crosstab: Crosstab, request: LayoutRequest): MeasureLook
       measure,
       values,
       write: write.alike(measure, values, instead ? (instead.item.percent ? 'percent' : 'number') : undefined),
-      dress: dressOf(request, { measure, shape: 'column', axis: 0 }, whole),
-      labels: cellLabels(request, measure),
+      ...measureDress(request, measure),
     };
   });
 }
@@ -44,9 +39,10 @@ export function cellsOf(
   looks: readonly MeasureLook[],
   columns: readonly TableColumn[],
   request: LayoutRequest,
+  totals: readonly DressedTotals[],
 ): TableCells {
   const writer = new CellWriter(crosstab, looks, columns, request);
-  return writer.cells();
+  return writer.cells(totals);
 }
 
 class CellWriter {
@@ -80,8 +76,11 @@ class CellWriter {
     [this.marked, this.outlined] = [new Uint8Array(size), new Uint8Array(size)];
   }
 
-  cells(): TableCells {
-    this.looks.forEach((look, nth) => this.write(look, nth));
+  cells(totals: readonly DressedTotals[]): TableCells {
+    this.looks.forEach((look, nth) => {
+      this.write(look, nth);
+      for (const item of totals) this.dressTotals(item, look.measure, nth);
+    });
     const { texts, values, rows, grounds, inks, marked, outlined, labels, glyphs, bars, barColours, trends } = this;
     return { texts, values, rows, grounds, inks, marked, outlined, labels, glyphs, bars, barColours, trends };
   }
@@ -90,8 +89,7 @@ class CellWriter {
   private write(look: MeasureLook, nth: number): void {
     const { crosstab, looks } = this;
     const across = crosstab.columns.length;
-    const outlined = new Set(look.dress.outlined);
-    const glyphs = new Map(look.dress.glyphs.map(ask => [ask.at, ask]));
+    const put = this.putter(look, look.measure);
     for (let down = 0; down < crosstab.rows.length; down++)
       for (let column = 0; column < across; column++) {
         const at = down * this.columns.length + column * looks.length + nth;
@@ -102,18 +100,40 @@ class CellWriter {
         const row = crosstab.frameRows[cell] as number;
         if (row === -1) continue;
         this.rows[at] = row;
-        this.dress(at, row, look);
-        if (outlined.has(row)) this.outlined[at] = 1;
-        const glyph = glyphs.get(row);
-        if (glyph) this.glyphs[at] = { glyph: glyph.glyph, colour: glyph.colour };
-        const label = look.labels.get(row);
-        if (label) this.labels[at] = label;
+        put(at, row);
       }
     this.draw(look, nth);
   }
 
+  /** Totals that cues look at, in their cells. */
+  private dressTotals({ of, places, measures }: DressedTotals, measure: string, nth: number): void {
+    const { rows, columns } = this.crosstab;
+    const look = measures.get(measure);
+    const total = (of === 'rows' ? columns : rows).findIndex(({ kind }) => kind === 'total');
+    if (!look || total === -1) return;
+    const put = this.putter(look, measure);
+    places.forEach((place, row) => {
+      const [down, column] = of === 'rows' ? [place, total] : [total, place];
+      put(down * this.columns.length + column * this.looks.length + nth, row);
+    });
+  }
+
+  /** Dresses a cell as the row of a frame that stands behind it. */
+  private putter({ dress, labels }: MeasureDress, measure: string): (at: number, row: number) => void {
+    const outlined = new Set(dress.outlined);
+    const glyphs = new Map(dress.glyphs.map(ask => [ask.at, ask]));
+    return (at, row) => {
+      this.dress(at, row, dress, measure);
+      if (outlined.has(row)) this.outlined[at] = 1;
+      const glyph = glyphs.get(row);
+      if (glyph) this.glyphs[at] = { glyph: glyph.glyph, colour: glyph.colour };
+      const label = labels.get(row);
+      if (label) this.labels[at] = label;
+    };
+  }
+
   /** The colour that a cue gives a cell: on its ground or of its text; a bar takes it where there is one. */
-  private dress(at: number, row: number, { dress, measure }: MeasureLook): void {
+  private dress(at: number, row: number, dress: Dress, measure: string): void {
     const { figure, livery } = this.request;
     const marked = dress.marked[row] as number;
     if (marked === 0) return;

@@ -13,6 +13,8 @@ function namesBy(frame: Frame, figure: Figure, column: string, step: Step, short
 const ALL = 'Total';
 const othersWords = (count: number): string => `the others (${count.toLocaleString('en')})`;
 
+const isBehind = (depth: number, { crosstab }: Figure): boolean => crosstab.totals.parts[depth] === 'last';
+
 /** The rows with the names of their levels; those that the row before has as well are counted, so that they need not be read again. */
 export function tableRows(crosstab: Crosstab, frame: Frame, figure: Figure): TableRow[] {
   const names = crosstab.levels.map(({ column, step }) => namesBy(frame, figure, column, step, false));
@@ -25,7 +27,9 @@ export function tableRows(crosstab: Crosstab, frame: Frame, figure: Figure): Tab
         ? [ALL, ...blank.slice(1)]
         : kind === 'others'
           ? own.map((name, level) => (level === depth ? othersWords(folded) : name))
-          : own;
+          : kind === 'part' && isBehind(depth, figure)
+            ? own.map((name, level) => (level === depth ? `${name}, total` : name))
+            : own;
     const differs = written.findIndex((name, level) => name !== before[level]);
     before = written;
     // The innermost name of a row is always its own.

@@ -10,6 +10,7 @@ import type { Layer } from './plan';
 import type { NamedPart, PlanWords } from './plan-words';
 import type { LayoutRequest, PlanRequest } from './requests';
 import { cellsOf, looksOf, zeroOf, type MeasureLook } from './table-cells';
+import { dressedTotals } from './total-cues';
 import { tableHeads, tableRows } from './table-names';
 import type { TableColumn, TablePlan } from './table-plan';
 
@@ -26,7 +27,14 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
   const columns = columnsOf(crosstab, looks, asked);
   const trends = columns.flatMap(({ kind, measure }) => (kind === 'trend' ? [measure] : []));
   const layers = looks.map(look => layerOf(look, asked));
-  const legend = figure.dress.legend === 'none' ? [] : legendOf({ ...request, livery }, layers).filter(({ cue }) => cue !== null);
+  const totals = dressedTotals(crosstab, asked);
+  const ofTotals = totals.flatMap(item => {
+    const own = { ...asked, frame: item.frame };
+    const shown = [...item.measures].map(([measure, { dress }]) => layerOf({ measure, dress }, own));
+    return legendOf({ ...request, livery, frame: item.frame, applied: item.applied }, shown);
+  });
+  const legend =
+    figure.dress.legend === 'none' ? [] : [...legendOf({ ...request, livery }, layers), ...ofTotals].filter(({ cue }) => cue !== null);
   const writer = new FigureWords(asked);
   const words = writtenWords(asked, writer);
   const notes = notesOf(crosstab, asked);
@@ -44,7 +52,7 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
     heads: tableHeads(crosstab, frame, figure, trends),
     columns,
     rows: tableRows(crosstab, frame, figure),
-    cells: cellsOf(crosstab, looks, columns, asked),
+    cells: cellsOf(crosstab, looks, columns, asked, totals),
     lines: figure.crosstab.lines,
   };
   return { ...plan, parts: partsOf(plan) };
@@ -72,7 +80,7 @@ function columnsOf(crosstab: Crosstab, looks: readonly MeasureLook[], request: L
 }
 
 /** A measure's cells as marks, for the legend and for pictures. */
-const layerOf = ({ measure, dress }: MeasureLook, { frame, livery }: LayoutRequest): Layer => {
+const layerOf = ({ measure, dress }: Pick<MeasureLook, 'measure' | 'dress'>, { frame, livery }: LayoutRequest): Layer => {
   const nothing = new Float64Array(frame.table.rowCount);
   return {
     name: measure,

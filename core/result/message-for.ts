@@ -118,6 +118,7 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
   },
   'cue-no-scope': p => `${p.name} is not one value per ${p.category}, so the cue rests. Look in the whole figure instead.`,
   'cue-no-rows': () => 'No row passes the filters, so there is nothing to mark. Take one off above the figure.',
+  'cue-no-totals': p => `The figure shows no totals of ${p.of}, so the cue rests. A crosstab has them, unless they are left out.`,
   'cue-no-place': p =>
     p.rests
       ? `A crosstab has no place for its ${listed(p.what)}, so the cue rests here. In any other shape it shows again.`

@@ -98,6 +98,7 @@ export type CueProblem =
   | { readonly code: 'cue-no-scope'; readonly name: string; readonly category: string }
   | { readonly code: 'cue-all-missing'; readonly name: string }
   | { readonly code: 'cue-no-rows' }
+  | { readonly code: 'cue-no-totals'; readonly of: 'rows' | 'columns' }
   /** What of a cue a table has no place for; `rests`: nothing else is left of it. */
   | { readonly code: 'cue-no-place'; readonly what: readonly string[]; readonly rests: boolean }
   | { readonly code: 'cue-one-value'; readonly name: string }
