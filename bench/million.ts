@@ -56,27 +56,21 @@ function typedOf(formula: string, scope: ReturnType<typeof scopeOf>, place: 'col
 
 export const sqlFor = (formula: string, table: Table): string => sqlOf(typedOf(formula, scopeOf(table), 'column'));
 
-/** The embedded SQL engine on one thread, with the table in its own format. */
+const SQL_TYPES: Readonly<Record<string, string>> = { text: 'varchar', date: 'date', number: 'double' };
+
+/** The embedded SQL engine on one thread, with the table's texts, dates and numbers in its own format. */
 export async function engineWith(table: Table): Promise<DuckDBConnection> {
   const connection = await (await DuckDBInstance.create(':memory:')).connect();
   await connection.run('set threads = 1');
-  await connection.run('create table t (valley varchar, hut varchar, day date, milk double, fat double, cows double)');
+  await connection.run(`create table t (${table.columns.map(({ name, type }) => `${name} ${SQL_TYPES[type] ?? 'double'}`).join(', ')})`);
   const appender = await connection.createAppender('t');
-  const [valley, hut] = [textOf(table, 'valley'), textOf(table, 'hut')];
-  const [day, milk, fat, cows] = ['day', 'milk', 'fat', 'cows'].map(name => numberOf(table, name)) as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ];
   for (let row = 0; row < table.rowCount; row++) {
-    appender.appendVarchar(valley.dictionary[valley.data[row] as number] as string);
-    appender.appendVarchar(hut.dictionary[hut.data[row] as number] as string);
-    appender.appendDate({ days: day[row] as number } as never);
-    for (const column of [milk, fat, cows]) {
-      const value = column[row] as number;
-      if (value === value) appender.appendDouble(value);
-      else appender.appendNull();
+    for (const column of table.columns) {
+      const value = column.data[row] as number;
+      if (column.type === 'text') appender.appendVarchar(column.dictionary[value] as string);
+      else if (value !== value) appender.appendNull();
+      else if (column.type === 'date') appender.appendDate({ days: value } as never);
+      else appender.appendDouble(value);
     }
     appender.endRow();
   }

@@ -17,8 +17,9 @@ import { d1 } from './rows/d1';
 import { d2 } from './rows/d2';
 import { e1 } from './rows/e1';
 import { e2 } from './rows/e2';
+import { t1 } from './rows/t1';
 
-const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, c4, d1, d2, e1, e2, app];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, c4, d1, d2, e1, e2, t1, app];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;

@@ -1,2 +1,2 @@
 import J from 'jasmine';
-const j = new J(); j.loadConfig({ spec_dir: '.', spec_files: process.argv.slice(2), random: false } as never); await j.execute();
+const j = new J(); j.loadConfig({ spec_dir: '.', spec_files: process.argv.slice(2), random: false }); await j.execute();

@@ -248,10 +248,10 @@ describe('an order follows what is shown', () => {
   };
   const byYear = { ...byHut, data: { ...byHut.data, category: 'year' } };
   const cases: readonly [name: string, from: typeof byHut, key: string, value: string, order: unknown][] = [
-    ['years as a line run forward', byYear, 'mark', 'line', { by: 'category', descending: false }],
-    ['years as an area too', byYear, 'mark', 'area', { by: 'category', descending: false }],
+    ['years as a line run forward', byYear, 'mark', 'line', { by: 'category', descending: false, was: byYear.data.order }],
+    ['years as an area too', byYear, 'mark', 'area', { by: 'category', descending: false, was: byYear.data.order }],
     ['years as points stay as they are', byYear, 'mark', 'points', byYear.data.order],
-    ['names as a line stand as they come', byHut, 'mark', 'line', { by: 'table' }],
+    ['names as a line stand as they come', byHut, 'mark', 'line', { by: 'table', was: byHut.data.order }],
     ['names by year run forward', byHut, 'category', 'year', { by: 'category', descending: false }],
     ['names by day run forward', byHut, 'category', 'day', { by: 'category', descending: false }],
     ['a size is kept by another name', byHut, 'category', 'hut', byHut.data.order],

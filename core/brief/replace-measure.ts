@@ -105,8 +105,10 @@ function followHelper(helper: Helper, from: string, to: string): Helper {
   return { ...helper, formula };
 }
 
-const followed = (order: Order, from: string, to: string): Order =>
-  order.by === 'measure' && order.measure === from ? { ...order, measure: to } : order;
+function followed(order: Order, from: string, to: string): Order {
+  if (order.by === 'measure') return order.measure === from ? { ...order, measure: to } : order;
+  return 'was' in order && order.was?.measure === from ? { ...order, was: { ...order.was, measure: to } } : order;
+}
 
 /** Ends of axes that are formulas speak of what they spoke of, under its new name. */
 function followScales(scales: Scales, from: string, to: string): Scales {

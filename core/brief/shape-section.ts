@@ -106,11 +106,20 @@ function seriesChoices(subject: Subject): readonly string[] {
   return series !== null && !offered.includes(series) ? [...offered, series] : offered;
 }
 
-/** What runs along something follows it: ordered categories rise, others stand as they come. An order by size is offered there, not kept. */
+/**
+ * What runs along something follows it: ordered categories rise, others stand as they come. An order by size is offered there, and kept for the shape
+ * that it was chosen in.
+ */
 function naturalOrder({ figure: { data }, table }: Subject, mark: FigureShape): Change {
-  if (!isRunning(mark) || data.order.by !== 'measure') return {};
+  const { order } = data;
+  if (!isRunning(mark)) {
+    const was = 'was' in order ? order.was : undefined;
+    return was ? { data: { ...data, order: was } } : {};
+  }
+  if (order.by !== 'measure') return {};
   const column = table?.columns.find(({ name }) => name === data.category);
-  return { data: { ...data, order: column && isOrdered(column) ? { by: 'category', descending: false } : { by: 'table' } } };
+  const natural = column && isOrdered(column) ? ({ by: 'category', descending: false } as const) : ({ by: 'table' } as const);
+  return { data: { ...data, order: { ...natural, was: order } } };
 }
 
 const isRunning = (mark: FigureShape): boolean => mark === 'line' || mark === 'step' || mark === 'area' || mark === 'step-area';

@@ -1,6 +1,6 @@
 import { compileFormula, groupRows, RollUp, scopeOf } from 'core/formula';
 import type { Frame, Measure } from 'core/frame';
-import type { Table, Values } from 'core/table';
+import { columnOf, type Table, type Values } from 'core/table';
 
 /** Frame rows put together: which union each is in (−1 for none), and how many there are. */
 export interface Unions {
@@ -18,7 +18,20 @@ export class Totals {
     private readonly table: Table,
     private readonly measures: readonly Measure[],
   ) {
-    this.rollUp = new RollUp(table, { ids: frameRowsOf(frame, table.rowCount), count: frame.table.rowCount + 1, rows: table.rowCount });
+    const fine = () => ({ ids: frameRowsOf(frame, table.rowCount), count: frame.table.rowCount + 1, rows: table.rowCount });
+    this.rollUp = new RollUp(table, fine, this.knownIn(frame));
+  }
+
+  /** What the frame has computed already: measures that are one aggregate alone, by its key. What-if values are not the table's. */
+  private knownIn({ table, whatIfs }: Frame): ReadonlyMap<string, Float64Array> {
+    return new Map(
+      this.measures.flatMap(({ name, formula }) => {
+        const compiled = compileFormula(formula, scopeOf(this.table), 'measure');
+        const column = columnOf(table, name);
+        const isKnown = compiled.ok && compiled.value.op === 'aggregate' && column?.type === 'number' && !whatIfs[name];
+        return isKnown ? [[compiled.value.key, column.data] as const] : [];
+      }),
+    );
   }
 
   /** A value for each union; missing for a helper column by hand, which has no formula over rows. */

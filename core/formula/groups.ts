@@ -10,7 +10,17 @@ import type { Groups } from './functions';
 export function groupRows(keys: readonly Values[], rows: number): Groups & { readonly firstRows: Int32Array } {
   const [first, ...rest] = keys.map(key => codesOf(key));
   if (!first) return { ids: null, count: 1, rows, firstRows: new Int32Array(1) };
-  return numbered(rest.reduce(paired, first), rows);
+  const [second, ...more] = rest;
+  const dense = denseGroups([first, ...rest], rows);
+  if (dense) return dense;
+  if (!second) return numbered(first, rows, new Int32Array(rows));
+  // One piece of memory for all pairs, and then for the ids.
+  const room = new Int32Array(rows);
+  return numbered(
+    more.reduce((left, right) => paired(left, right, room), paired(first, second, room)),
+    rows,
+    room,
+  );
 }
 
 /** Whole-number codes from `-first` up, fewer than `size` of them; `first` makes them start at 0. */
@@ -42,17 +52,60 @@ function numericCodes(data: Float64Array): Codes {
 // Up to this many pairs, a code of its own for each possible pair beats looking them up.
 const DENSE_PAIRS = 1 << 22;
 
-function paired(left: Codes, right: Codes): Codes {
-  const data = new Int32Array(left.data.length);
-  const [a, b, size] = [left.data, right.data, right.size];
-  const first = left.first * size + right.first;
-  if (left.size * size <= DENSE_PAIRS) {
-    for (let row = 0; row < data.length; row++) data[row] = (a[row] as number) * size + (b[row] as number) + first;
-    return { data, first: 0, size: left.size * size };
+// Keys by their places, so many at once.
+const [A, B, C, D] = [0, 1, 2, 3] as const;
+
+/** Up to four keys numbered in one pass, where a code of its own for every combination is possible; else null. */
+function denseGroups(codes: readonly Codes[], rows: number): (Groups & { readonly firstRows: Int32Array }) | null {
+  const size = codes.reduce((product, code) => product * code.size, 1);
+  const [head] = codes;
+  if (!head || codes.length > D + 1 || size > DENSE_PAIRS) return null;
+  // What a step of each key is worth; a key that is not there is worth nothing.
+  const factors = codes.map((_, i) => codes.slice(i + 1).reduce((product, code) => product * code.size, 1));
+  const start = codes.reduce((sum, { first }, i) => sum + first * (factors[i] as number), 0);
+  const data = (at: number): Codes['data'] => (codes[at] ?? head).data;
+  const [a, b, c, d] = [data(A), data(B), data(C), data(D)];
+  const [fa, fb, fc, fd] = [factors[A] ?? 0, factors[B] ?? 0, factors[C] ?? 0, factors[D] ?? 0];
+  const groupOf = new Int32Array(size).fill(-1);
+  const ids = new Int32Array(rows);
+  const firstRows: number[] = [];
+  for (let row = 0; row < rows; row++) {
+    const code =
+      Math.imul(a[row] as number, fa) +
+      Math.imul(b[row] as number, fb) +
+      Math.imul(c[row] as number, fc) +
+      Math.imul(d[row] as number, fd) +
+      start;
+    let group = groupOf[code] as number;
+    if (group === -1) {
+      group = firstRows.push(row) - 1;
+      groupOf[code] = group;
+    }
+    ids[row] = group;
   }
+  return { ids, count: firstRows.length, rows, firstRows: Int32Array.from(firstRows) };
+}
+
+/** Pairs of codes, written into `data`, which may be what the left ones stand in. */
+function paired(left: Codes, right: Codes, data: Int32Array): Codes {
+  const first = left.first * right.size + right.first;
+  if (left.size * right.size <= DENSE_PAIRS) {
+    pairUp(left.data, right.data, right.size, first, data);
+    return { data, first: 0, size: left.size * right.size };
+  }
+  return lookedUp(left, right, first, data);
+}
+
+/** A code of its own for each pair. */
+function pairUp(a: Codes['data'], b: Codes['data'], size: number, first: number, data: Int32Array): void {
+  const count = data.length;
+  for (let row = 0; row < count; row++) data[row] = Math.imul(a[row] as number, size) + (b[row] as number) + first;
+}
+
+function lookedUp(left: Codes, right: Codes, first: number, data: Int32Array): Codes {
   const known = new Map<number, number>();
   for (let row = 0; row < data.length; row++) {
-    const pair = (a[row] as number) * size + (b[row] as number) + first;
+    const pair = (left.data[row] as number) * right.size + (right.data[row] as number) + first;
     let code = known.get(pair);
     if (code === undefined) known.set(pair, (code = known.size));
     data[row] = code;
@@ -60,14 +113,18 @@ function paired(left: Codes, right: Codes): Codes {
   return { data, first: 0, size: known.size };
 }
 
-function numbered({ data, first, size }: Codes, rows: number): Groups & { readonly firstRows: Int32Array } {
+/** Codes numbered by first appearance, written into `ids`, which may be what the codes stand in. */
+function numbered({ data, first, size }: Codes, rows: number, ids: Int32Array): Groups & { readonly firstRows: Int32Array } {
   const groupOf = new Int32Array(size).fill(-1);
-  const ids = new Int32Array(rows);
   const firstRows: number[] = [];
   for (let row = 0; row < rows; row++) {
     const code = (data[row] as number) + first;
-    if (groupOf[code] === -1) groupOf[code] = firstRows.push(row) - 1;
-    ids[row] = groupOf[code] as number;
+    let group = groupOf[code] as number;
+    if (group === -1) {
+      group = firstRows.push(row) - 1;
+      groupOf[code] = group;
+    }
+    ids[row] = group;
   }
   return { ids, count: firstRows.length, rows, firstRows: Int32Array.from(firstRows) };
 }

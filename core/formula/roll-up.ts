@@ -12,15 +12,17 @@ const MERGES: Readonly<Record<string, Merge>> = { sum: 'sum', count: 'count', mi
  * O(groups); where a formula has anything else in it (a median, a distinct count), all of it is computed from the rows again.
  */
 export class RollUp {
-  private readonly parts: Evaluator;
+  private own: { readonly groups: Groups; readonly evaluator: Evaluator } | null = null;
 
-  /** @param fine groups of the table's rows */
+  /**
+   * @param fine groups of the table's rows; asked for only where they are needed
+   * @param known values of groups that are there already, by the aggregate's key; theirs alone costs no pass over the rows
+   */
   constructor(
     private readonly table: Table,
-    private readonly fine: Groups,
-  ) {
-    this.parts = new Evaluator(table, fine);
-  }
+    private readonly fine: () => Groups,
+    private readonly known: ReadonlyMap<string, Float64Array> = new Map(),
+  ) {}
 
   /** One value per union: `unions[g]` is the union of group g, −1 where it belongs to none. */
   values(formula: Typed, unions: Int32Array, count: number): Values {
@@ -43,13 +45,22 @@ export class RollUp {
   }
 
   private union(part: Part, name: string, unions: Int32Array, count: number): Float64Array {
-    const values = this.parts.values({ ...part, name, key: name === part.name ? part.key : `${name} in ${part.key}` });
-    return mergedValues(MERGES[name] as Merge, (values as NumericValues).data, unions, count);
+    const key = name === part.name ? part.key : `${name} in ${part.key}`;
+    const values = this.known.get(key) ?? (this.parts().evaluator.values({ ...part, name, key }) as NumericValues).data;
+    return mergedValues(MERGES[name] as Merge, values, unions, count);
+  }
+
+  private parts() {
+    if (!this.own) {
+      const groups = this.fine();
+      this.own = { groups, evaluator: new Evaluator(this.table, groups) };
+    }
+    return this.own;
   }
 
   /** Over the rows: those of no union are a union of their own, that is left out. */
   private overRows(formula: Typed, unions: Int32Array, count: number): Values {
-    const { ids, rows } = this.fine;
+    const { ids, rows } = this.parts().groups;
     const unionOf = new Int32Array(rows);
     for (let row = 0; row < rows; row++) {
       const union = unions[ids ? (ids[row] as number) : 0] as number;

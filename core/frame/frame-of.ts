@@ -169,13 +169,25 @@ function sourceRows(
   }
   const place = new Int32Array(frameRows);
   for (let at = 0; at < frameRows; at++) place[order ? (order[at] as number) : at] = at;
+  const sizes = new Int32Array(frameRows);
+  if (ids) for (let row = 0; row < rows; row++) sizes[ids[row] as number]!++;
+  else sizes[0] = rows;
   const offsets = new Int32Array(frameRows + 1);
-  for (let row = 0; row < rows; row++) offsets[(place[ids ? (ids[row] as number) : 0] as number) + 1]!++;
-  for (let at = 0; at < frameRows; at++) offsets[at + 1]! += offsets[at] as number;
-  const next = offsets.slice();
+  for (let at = 0; at < frameRows; at++) offsets[at + 1] = (offsets[at] as number) + (sizes[order ? (order[at] as number) : at] as number);
+  // Where the next row of each group goes.
+  const next = Int32Array.from(place, at => offsets[at] as number);
+  return { offsets, rows: laidOut(ids, next, rows, kept) };
+}
+
+function laidOut(ids: Int32Array | null, next: Int32Array, rows: number, kept: Int32Array | null): Int32Array {
   const laid = new Int32Array(rows);
-  for (let row = 0; row < rows; row++) laid[next[place[ids ? (ids[row] as number) : 0] as number]!++] = kept ? (kept[row] as number) : row;
-  return { offsets, rows: laid };
+  for (let row = 0; row < rows; row++) {
+    const group = ids ? (ids[row] as number) : 0;
+    const at = next[group] as number;
+    next[group] = at + 1;
+    laid[at] = kept ? (kept[row] as number) : row;
+  }
+  return laid;
 }
 
 function upTo(count: number): Int32Array {

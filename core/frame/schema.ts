@@ -55,11 +55,15 @@ export const helperSchema = z.object({
   pen,
 });
 
+const bySize = z.object({ by: z.literal('measure'), measure: z.string(), descending: z.boolean() });
+/** The order by size that a figure had before it was drawn as what runs along something; it comes back with its shape. */
+const was = z.optional(bySize);
+
 /** `table`: as the rows come, or from the last to the first. `measure`: by a measure's or helper column's values. `hand`: the categories as listed, others behind. */
 export const orderSchema = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('table'), backward: z.optional(z.boolean()) }),
-  z.object({ by: z.literal('category'), descending: z.boolean() }),
-  z.object({ by: z.literal('measure'), measure: z.string(), descending: z.boolean() }),
+  z.object({ by: z.literal('table'), backward: z.optional(z.boolean()), was }),
+  z.object({ by: z.literal('category'), descending: z.boolean(), was }),
+  bySize,
   z.object({ by: z.literal('hand'), keys: z.array(z.union([z.string(), z.null()])) }),
 ]);
 
