@@ -88,6 +88,7 @@ export function planOf(count: number, round: number, change: Partial<Layer> = {}
         bands: [],
       },
     ],
+    panelColumns: null,
     gridlines: true,
     zeroLine: 'auto' as const,
     horizontal: false,

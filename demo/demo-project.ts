@@ -61,6 +61,8 @@ export function demoProject(tables: readonly Table[]): Project {
       labels.grades(grades),
       crosstabs.milkTable(deliveries),
       crosstabs.fatTable(deliveries),
+      crosstabs.hutPanels(deliveries),
+      crosstabs.wheelsBeside(huts),
     ],
     formats: FORMATS,
     pictures: [],

@@ -57,3 +57,71 @@ export const fatTable = (table: TableFacts): Figure =>
     words: { finding: { cue: 'extremes-1', wording: 'number' } },
     crosstab: { ...plainCrosstab, drawings: [{ measure: 'milk', as: 'bars' }] },
   });
+
+/** Twelve huts side by side, held to one scale: each with its own average, the highest week of all marked by its panel's title (N13). */
+export const hutPanels = (table: TableFacts): Figure =>
+  figureOf(table, {
+    id: 'hut-panels',
+    name: 'Twelve huts',
+    title: 'Twelve huts, week by week',
+    subtitle: 'Milk delivered, season 2031: the twelve largest huts on one scale, with the average of each',
+    data: {
+      category: 'week',
+      panel: 'hut',
+      measures: [plainMeasure('milk', 'sum(milk)')],
+      filters: [{ kind: 'top', column: 'hut', n: 12, measure: 'sum(milk)', end: 'largest' }],
+      order: { by: 'category', descending: false },
+    },
+    shape: { mark: 'line', panelOrder: { by: 'size', descending: true, keys: [] } },
+    cues: [
+      cueOf('extremes', ['milk'], 'week', {
+        which: 'highest',
+        scope: { kind: 'figure' },
+        quiet: false,
+        looks: { highest: look('brass', { label: 'value' }), lowest: look('slate') },
+      }),
+      cueOf('reference', ['milk'], 'week', {
+        id: 'average',
+        level: { is: 'stat', stat: 'average' },
+        form: 'level',
+        scope: { kind: 'panels' },
+        labelled: false,
+        line: 'slate',
+      }),
+    ],
+  });
+
+/** Actual beside its deviation from plan: two panels, one list of names, gains and losses apart (N10). */
+export const wheelsBeside = (table: TableFacts): Figure =>
+  figureOf(table, {
+    id: 'wheels-beside',
+    name: 'Wheels beside plan',
+    title: 'As many huts beat their plan as missed it',
+    subtitle: 'Cheese wheels made in 2031, and beside them how many more or fewer than planned',
+    data: {
+      measures: [
+        plainMeasure('wheels', 'sum(wheels)'),
+        { ...plainMeasure('wheels − wheels_planned', 'sum(wheels) - sum(wheels_planned)'), format: 'gain or loss' },
+        { ...plainMeasure('wheels_planned', 'sum(wheels_planned)'), shape: 'none' },
+      ],
+      filters: [{ kind: 'formula', column: 'wheels', formula: 'wheels < 1000' }],
+      order: { by: 'measure', measure: 'wheels', descending: true },
+    },
+    shape: { mark: 'bar', panels: 'measures' },
+    cues: [
+      cueOf('rule', ['wheels − wheels_planned'], 'hut', {
+        id: 'beside',
+        branches: [
+          { name: 'gain', when: '"wheels − wheels_planned" > 0' },
+          { name: 'loss', when: '"wheels − wheels_planned" < 0' },
+        ],
+        quiet: false,
+        looks: { gain: look('pasture', { label: 'value' }), loss: look('clay', { label: 'value' }) },
+      }),
+      cueOf('extremes', ['wheels'], 'hut', {
+        which: 'highest',
+        quiet: false,
+        looks: { highest: look('brass', { label: 'value' }), lowest: look('slate') },
+      }),
+    ],
+  });

@@ -66,6 +66,23 @@ const views: readonly (readonly [name: string, steps: (page: Page) => Promise<un
       await expect(page.getByRole('group', { name: 'Not taken' })).toBeVisible();
     },
   ],
+  [
+    'a crosstab',
+    async page => {
+      await goTo(page, 'Milk by month');
+      await expect(stage(page).getByRole('grid')).toBeVisible();
+    },
+  ],
+  [
+    'a crosstab with bars, and what can be done with a cell',
+    async page => {
+      await goTo(page, 'Milk and fat share');
+      await stage(page).locator('[data-cell="1"]').click();
+      await expect(page.getByRole('dialog', { name: 'Mark' })).toBeVisible();
+    },
+  ],
+  ['twelve panels', page => goTo(page, 'Twelve huts')],
+  ['named looks', page => page.getByRole('button', { name: 'Named looks' }).click()],
   ['the figure alone', page => page.keyboard.press('Alt+0')],
   ['panels on two axes', page => goTo(page, 'Milk and fat')],
   [

@@ -1,4 +1,4 @@
-import { Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
+import { BasicPlatform, Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
 import { CategoryNames } from './axes/category-names';
 import { optionsOf } from './axes/chart-config';
@@ -7,13 +7,16 @@ import { layoutOfChart } from './axes/layout-of-chart';
 import type { Brushes, Canvas } from './canvas/brushes';
 import { pageBrushes } from './canvas/page-brushes';
 import { paintItems, paintScene } from './canvas/paint-scene';
+import { blindCanvas } from './canvas/blind-canvas';
 import { TextWidths } from './canvas/text-widths';
+import type { FigureSize } from './figure-size';
+import { gridScene, gridShape, stripAt, type DrawnStrip, type GridScene } from './grid-scene';
 import { footOf, type FigureFoot } from './scene/figure-foot';
 import { headOf, type FigureHead } from './scene/figure-head';
 import type { PlotLayout } from './scene/layout';
 import { PixelScales } from './scene/pixel-scales';
 import { anchorOf, handleAt, markAt, outlineOf, rowAt } from './scene/pointing';
-import type { DroppedLabel, FigurePoint, LabelledMark, LineHandle, MarkAt, Scene, ScenePart } from './scene/scene';
+import type { DroppedLabel, FigurePoint, LabelledMark, LineHandle, MarkAt, Scene, ScenePart, TextWidth } from './scene/scene';
 import { sceneOf } from './scene/scene-of';
 import { sideLegendOf, type SideLegend } from './scene/side-legend';
 
@@ -34,6 +37,8 @@ export interface DrawingOptions {
   readonly above?: HTMLCanvasElement | null;
   /** Told after every layout: what is drawn beside the marks and where, and what has no room. */
   readonly laidOut?: (parts: readonly ScenePart[], dropped: readonly DroppedLabel[]) => void;
+  /** The canvas draws nothing: it stands for one. */
+  readonly isBlind?: boolean;
   /** Glyphs and pictures; as the page makes them where unsaid. */
   readonly brushes?: Brushes;
 }
@@ -47,7 +52,9 @@ export class FigureDrawing {
   private readonly names: CategoryNames;
   private readonly brushes: Brushes;
   private readonly widths = new TextWidths();
-  private laidOut: Scene | null = null;
+  private laidOut: GridScene | null = null;
+  /** Whether its panels stand in a grid, which depends on its size. */
+  private isGrid = false;
   private row: number | null = null;
 
   constructor(
@@ -60,10 +67,13 @@ export class FigureDrawing {
     this.side = new WordBox(() => this.plan, this.widths, fitSide, SIDE);
     this.foot = new WordBox(() => this.plan, this.widths, footOf, FOOT);
     this.names = new CategoryNames(() => this.plan, this.widths);
+    this.isGrid = gridShape(plan, canvas) !== null;
     this.chart = new Chart(canvas, {
       type: 'line',
       data: { datasets: [] },
       options: this.chartOptions() as never,
+      // On a canvas that draws nothing there is no page to follow.
+      ...(options.isBlind ? { platform: BasicPlatform } : {}),
       plugins: [this.head.plugin(), this.foot.plugin(), this.side.plugin(), this.painter()] as never,
     });
   }
@@ -72,6 +82,7 @@ export class FigureDrawing {
   show(plan: ChartPlan): void {
     this.plan = plan;
     this.laidOut = null;
+    this.isGrid = gridShape(plan, this.chart) !== null;
     this.chart.options = this.chartOptions();
     this.chart.update('none');
   }
@@ -91,12 +102,14 @@ export class FigureDrawing {
 
   /** The frame's row whose mark is nearest to a point, or null outside the plot. */
   rowAt(point: FigurePoint): number | null {
-    return rowAt(this.scene, point);
+    return rowAt(this.under(point).scene, point);
   }
 
   /** The mark under a point, by itself or by its label, or null. */
   markAt(point: FigurePoint): MarkAt | null {
-    return markAt(this.scene, point);
+    const { scene, strip } = this.under(point);
+    const mark = markAt(scene, point);
+    return mark && strip ? { ...mark, layer: strip.strip.layers[mark.layer] ?? mark.layer } : mark;
   }
 
   /** Where to hang the words of a row. */
@@ -122,7 +135,9 @@ export class FigureDrawing {
 
   /** The line or band edge under a point that dragging would move, or null. */
   handleAt(point: FigurePoint): LineHandle | null {
-    return handleAt(this.scene, point);
+    const { scene, strip } = this.under(point);
+    const handle = handleAt(scene, point);
+    return handle && strip ? { ...handle, within: this.drawn.strips.indexOf(strip) } : handle;
   }
 
   /** Takes hold of a handle: until it is let go, values are read as the axis stands now, though dragging a break bends it. */
@@ -136,10 +151,12 @@ export class FigureDrawing {
   }
 
   /** The value at a point of a handle's axis, rounded to what a pixel can tell. */
-  valueAt({ panel, axis, target }: LineHandle, point: FigurePoint): number {
+  valueAt({ panel, axis, target, within }: LineHandle, point: FigurePoint): number {
+    const strip = within === undefined ? undefined : this.drawn.strips[within];
     // A line moves on the axis that is drawn; only a break moves the axis itself.
-    const pixels = ('cue' in target ? null : this.held) ?? this.pixelScales();
-    const pixel = this.plan.horizontal ? point.x : point.y;
+    const pixels = strip?.pixels ?? ('cue' in target ? null : this.held) ?? this.pixelScales();
+    const shift = strip?.shift ?? { x: 0, y: 0 };
+    const pixel = this.plan.horizontal ? point.x - shift.x : point.y - shift.y;
     const value = pixels.valueAt(panel, axis, pixel);
     const perPixel = Math.abs(pixels.valueAt(panel, axis, pixel + 1) - value);
     const step = 10 ** Math.floor(Math.log10(perPixel * 5));
@@ -158,19 +175,43 @@ export class FigureDrawing {
 
   /** What is drawn. */
   get scene(): Scene {
-    return this.sceneOn(this.chart);
+    return this.drawn.scene;
   }
 
-  private sceneOn(chart: Chart): Scene {
+  private get drawn(): GridScene {
+    return this.drawnOn(this.chart);
+  }
+
+  /** What a point lies in: the whole figure, or a strip of its grid. */
+  private under(point: FigurePoint): { readonly scene: Scene; readonly strip: DrawnStrip | null } {
+    const strip = stripAt(this.drawn, point);
+    return { scene: strip?.scene ?? this.scene, strip };
+  }
+
+  private drawnOn(chart: Chart): GridScene {
     if (!this.laidOut) {
-      this.laidOut = sceneOf(this.plan, this.layout(chart), this.widths.on(chart.ctx, this.plan.livery.font));
-      this.options.laidOut?.(this.laidOut.parts, this.laidOut.dropped);
+      const measure = this.widths.on(chart.ctx, this.plan.livery.font);
+      const shape = this.isGrid ? gridShape(this.plan, chart) : null;
+      this.laidOut = shape
+        ? gridScene(this.plan, this.layout(chart), shape, (plan, size) => axesLaidOut(plan, size, measure), measure)
+        : { scene: sceneOf(this.plan, this.layout(chart), measure), strips: [] };
+      this.options.laidOut?.(this.scene.parts, this.scene.dropped);
     }
     return this.laidOut;
   }
 
+  /** The axes as they are laid out: of a grid none, its strips have their own. */
+  private axesPlan(): ChartPlan {
+    return this.isGrid ? { ...this.plan, panels: [], categories: [] } : this.plan;
+  }
+
+  /** Where the axes lie. */
+  get axes(): PlotLayout {
+    return this.layout(this.chart);
+  }
+
   private chartOptions(): ChartOptions<'bar'> {
-    return { ...optionsOf(this.plan, { names: this.names, widths: this.widths }), ...this.options.fixed };
+    return { ...optionsOf(this.axesPlan(), { names: this.names, widths: this.widths }), ...this.options.fixed };
   }
 
   private painter(): Plugin<'bar'> {
@@ -181,18 +222,24 @@ export class FigureDrawing {
         this.laidOut = null;
         if (this.row !== null) this.outline();
       },
+      resize: (chart: Chart) => {
+        const isGrid = gridShape(this.plan, chart) !== null;
+        if (isGrid === this.isGrid) return;
+        this.isGrid = isGrid;
+        chart.options = this.chartOptions();
+      },
       beforeDraw: ({ ctx, width, height }) => {
         ctx.save();
         ctx.fillStyle = this.plan.livery.ground;
         ctx.fillRect(0, 0, width, height);
         ctx.restore();
       },
-      afterDatasetsDraw: chart => paintScene(this.canvasOf(chart, chart.ctx), this.sceneOn(chart)),
+      afterDatasetsDraw: chart => paintScene(this.canvasOf(chart, chart.ctx), this.drawnOn(chart).scene),
     };
   }
 
   private layout(chart: Chart): PlotLayout {
-    return layoutOfChart(chart, this.plan, { head: this.head, foot: this.foot, side: this.side, names: this.names });
+    return layoutOfChart(chart, this.axesPlan(), { head: this.head, foot: this.foot, side: this.side, names: this.names });
   }
 
   private canvasOf({ currentDevicePixelRatio: ratio }: Chart, ctx: CanvasRenderingContext2D): Canvas {
@@ -210,5 +257,19 @@ export class FigureDrawing {
     }
     ctx.clearRect(0, 0, width, height);
     if (this.row !== null) paintItems(this.canvasOf(this.chart, ctx), this.scene, outlineOf(this.scene, this.row));
+  }
+}
+
+/** Where Chart.js lays out the axes of a plan in a room of so many CSS pixels, without drawing them. */
+function axesLaidOut(plan: ChartPlan, size: FigureSize, measure: TextWidth): PlotLayout {
+  const drawing = new FigureDrawing(blindCanvas(size, measure), plan, {
+    isBlind: true,
+    fixed: { responsive: false, devicePixelRatio: 1 },
+    brushes: { glyph: () => undefined },
+  });
+  try {
+    return drawing.axes;
+  } finally {
+    drawing.destroy();
   }
 }

@@ -7,7 +7,8 @@ export { BAR, tableLayout, TREND, type TableLayout } from './table/table-layout'
 export { TextWidths } from './canvas/text-widths';
 export { drawTiny } from './tiny';
 
-export { layOut, type FigureSize } from './headless';
+export { layOut, layOutTable } from './headless';
+export type { FigureSize } from './figure-size';
 
 // What is drawn and pointed at.
 export type {

@@ -1,6 +1,6 @@
 import type { Plan } from 'core/plan';
 import { FigureDrawing } from './figure-drawing';
-import type { FigureSize } from './headless';
+import type { FigureSize } from './figure-size';
 
 /** A figure that stands still on a canvas. */
 export interface Still {

@@ -36,7 +36,7 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   const asked = valueOf(session.requestFor(figure, LIGHT_LIVERY), `${figure.name}: `);
   const picture = valueOf(pictureOf(asked), `${figure.name}: `);
   // Drawing and fonts are loaded by this command alone.
-  const [{ layOut }, { shippedWidths }, { sceneJson }] = await Promise.all([
+  const [{ layOut, layOutTable }, { shippedWidths }, { sceneJson }] = await Promise.all([
     import('plot'),
     import('../shipped-fonts'),
     import('../scene-json'),
@@ -45,7 +45,8 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   const [plan] = picture.plans;
   if (!plan) throw new BadInput([`${figure.name}: there is nothing to draw.`]);
   const numbers = new Map(picture.applied.map(({ cue, number }) => [cue.id, number]));
-  const text = `${JSON.stringify(sceneJson(plan, layOut(plan, size, widths), numbers, widths), null, 1)}\n`;
+  const scene = plan.kind === 'table' ? await layOutTable(plan, size, widths) : layOut(plan, size, widths);
+  const text = `${JSON.stringify(sceneJson(plan, scene, numbers, widths), null, 1)}\n`;
   if (values.output) await save(values.output, text);
   else speech.out(text);
 }

@@ -9,6 +9,7 @@ describe('the prose of the brief', () => {
     expect([data, shape, scales, words].flatMap(({ finer }) => finer.map(readSentence))).toEqual([
       'It is shown as one series.',
       'It has one panel.',
+      'Beside it stands nothing.',
       'It is drawn 16:9.',
       'It wears the colours of the page.',
       'Values stand in L.',

@@ -137,6 +137,8 @@ export const scalesSettings = {
     plain: plainScales.panels,
     options: choices([
       ['matched', 'share one scale'],
+      ['rows', 'share a scale with those beside them'],
+      ['columns', 'share a scale with those above and below'],
       ['free', 'have a scale each'],
     ]),
     now: ({ figure }) => figure.scales.panels,

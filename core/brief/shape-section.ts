@@ -4,6 +4,8 @@ import { crosstabClauses, crosstabSettings, nestedParts } from './crosstab-words
 import { isTable } from './in-tables';
 import { layerCount } from './layer-count';
 import { dressClauses, dressSettings } from './dress-words';
+import { deviationClauses, deviationSettings } from './deviation-words';
+import { panelClauses, panelSettings } from './panel-words';
 import { drawingClauses, measureParts, measureSettings } from './measure-words';
 import { orderParts, orderSettings } from './order-words';
 import { finerOf, saidOf, speakerOf, type Section } from './section';
@@ -36,6 +38,8 @@ export const shapeSettings = {
     now: ({ figure }) => figure.shape.mark,
     set: (subject, _place, mark) => ({ shape: { ...subject.figure.shape, mark }, ...naturalOrder(subject, mark) }),
   }),
+  ...panelSettings,
+  ...deviationSettings,
   ...orderSettings,
   series: choiceSetting<string | null>({
     about: 'Series',
@@ -163,6 +167,8 @@ export function shapeSection(subject: Subject): Section {
     ...(several ? [clause('arrange', subject, { said: [', ', ''], finer: ['Several series stand ', '.'] })] : []),
   ];
   const more = [
+    ...deviationClauses(subject),
+    ...panelClauses(subject),
     clause('proportion', subject, { said: [' Draw it ', '.'], finer: ['It is drawn ', '.'] }),
     ...drawingClauses(subject),
     ...dressClauses(subject),

@@ -280,7 +280,7 @@ export const number = <C>(
 /** A value to compare with (see `Level`). */
 export const level = <C>(field: keyof C, about: string): TokenOf<C> => ({
   token: (cue, words, key) => levelToken(key, about, cue[field] as Level, words),
-  set: (cue, value, words) => ({ ...cue, [field]: readLevel(value, measuresWithin(words)) ?? cue[field] }),
+  set: (cue, value, words) => ({ ...cue, [field]: readLevel(value, measuresWithin(words), words.along) ?? cue[field] }),
 });
 
 /** A colour that belongs to a line or band, not to marks. */

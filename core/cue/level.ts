@@ -7,13 +7,14 @@ import { measureOptions, measuresWithin } from './partners';
 import { partsOfScope, type Scope } from './scope';
 
 /**
- * A value that a cue compares with: a number, a column, a share of one, a statistic of the bars, the measure's own
+ * A value that a cue compares with: a number, a column, a share of one, a statistic of the bars, the first or the last of them along an order, the measure's own
  * formula over all rows behind them, or a formula. */
 export const levelSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('number'), value: z.number() }),
   z.object({ is: z.literal('column'), column: z.string() }),
   z.object({ is: z.literal('percent'), percent: z.number(), column: z.string() }),
   z.object({ is: z.literal('stat'), stat: z.enum(['average', 'median', 'minimum', 'maximum', 'total']) }),
+  z.object({ is: z.literal('end'), end: z.enum(['first', 'last']), along: z.string(), descending: z.boolean() }),
   z.object({ is: z.literal('deviation'), k: z.number() }),
   z.object({ is: z.literal('percentile'), percentile: z.number().check(z.minimum(0), z.maximum(100)) }),
   z.object({ is: z.literal('overall') }),
@@ -42,6 +43,8 @@ export function levelFormula(level: Level, measure: string, window: string, scop
       return `${numberText(level.percent)} / 100 * ${nameText(level.column)}`;
     case 'stat':
       return `${STATS[level.stat]}(${m}) ${window}`;
+    case 'end':
+      return `first_value(${m}) ${endWindow(level, window)}`;
     case 'deviation':
       return `avg(${m}) ${window} + ${numberText(level.k)} * stddev_samp(${m}) ${window}`;
     case 'percentile':
@@ -51,6 +54,13 @@ export function levelFormula(level: Level, measure: string, window: string, scop
     case 'formula':
       return addWindows(level.formula, window.slice('over ('.length, -1));
   }
+}
+
+/** The whole window in the order of the end that is asked for, so that its first value is it. A window that has an order of its own keeps it. */
+function endWindow({ end, along, descending }: Extract<Level, { is: 'end' }>, window: string): string {
+  if (/\border by\b/.test(window)) return window;
+  const falls = (end === 'last') !== descending;
+  return `${window.slice(0, -1).trimEnd()}${window.endsWith('()') ? '' : ' '}order by ${nameText(along)}${falls ? ' desc' : ''} rows between unbounded preceding and unbounded following)`;
 }
 
 const OVERALL = 'over all rows';
@@ -66,6 +76,8 @@ export function levelWords(level: Level): string {
       return `${level.percent} % of ${level.column}`;
     case 'stat':
       return level.stat;
+    case 'end':
+      return level.end;
     case 'deviation':
       return `average ${level.k < 0 ? '−' : '+'} ${Math.abs(level.k)} sd`;
     case 'percentile':
@@ -86,9 +98,11 @@ export const typedNumber = (text: string): number => {
   return plain === '' ? NaN : Number(plain);
 };
 
-/** Reads a level from its words; null when they make none. Columns are known by their names, without regard to case. */
-export function readLevel(text: string, columns: readonly string[]): Level | null {
+/** Reads a level from its words; null when they make none. Columns are known by their names, without regard to case. `along`: the order that has a first and a last. */
+export function readLevel(text: string, columns: readonly string[], along?: CueFacts['along']): Level | null {
   const words = text.trim();
+  const end = words.toLowerCase();
+  if (along && (end === 'first' || end === 'last')) return { is: 'end', end, along: along.column, descending: along.descending };
   const column = columns.find(name => name.toLowerCase() === words.toLowerCase());
   if (column !== undefined) return { is: 'column', column };
   const number = typedNumber(words);
@@ -114,14 +128,17 @@ function readShare(words: string, columns: readonly string[]): Level | null {
 }
 
 const HINT =
-  'A number, a column, “90 % of” a column, average, “average + 1 sd”, median, “percentile 90”, “over all rows”, or “= ” and a formula.';
+  'A number, a column, “90 % of” a column, average, minimum, maximum, total, first, last, “average + 1 sd”, median, “percentile 90”, “over all rows”, or “= ” and a formula.';
 
 /** A token that takes a level, typed or chosen. */
 export function levelToken(key: string, about: string, level: Level, words: CueFacts): Token {
   const value = levelWords(level);
   const whole = level.is === 'overall' || (words.ratios?.length ?? 0) > 0 ? [OVERALL] : [];
-  const options = [...measureOptions(words), ...plainOptions(['average', 'median', 'average + 1 sd', 'percentile 90', ...whole])];
-  const check = (text: string): string | null => (readLevel(text, measuresWithin(words)) ? null : HINT);
+  const options = [
+    ...measureOptions(words),
+    ...plainOptions(['average', 'median', 'minimum', 'maximum', 'total', 'first', 'last', 'average + 1 sd', 'percentile 90', ...whole]),
+  ];
+  const check = (text: string): string | null => (readLevel(text, measuresWithin(words), words.along) ? null : HINT);
   return { key, about, text: value, input: { kind: 'entry', value, options, hint: HINT, check } };
 }
 
@@ -129,7 +146,7 @@ export function levelToken(key: string, about: string, level: Level, words: CueF
 export const levelColumns = (level: Level): string[] => (level.is === 'column' || level.is === 'percent' ? [level.column] : []);
 
 /** Whether a level sums up the measure's bars, so that it matters which ones it saw. */
-export const isStatistic = ({ is }: Level): boolean => is === 'stat' || is === 'deviation' || is === 'percentile';
+export const isStatistic = ({ is }: Level): boolean => is === 'stat' || is === 'end' || is === 'deviation' || is === 'percentile';
 
 /** The level with a measure of another name, where it speaks of the old one. */
 export const renamedLevel = (level: Level, from: string, to: string): Level =>

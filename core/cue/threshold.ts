@@ -60,7 +60,7 @@ function renamedStep(cue: ThresholdCue, at: number, name: string): ThresholdCue 
 const edgeToken = (at: number): TokenOf<ThresholdCue> => ({
   token: (cue, words, key) => levelToken(key, `Upper edge of ${cue.steps[at]?.name ?? ''}`, cue.steps[at]?.upTo ?? numberLevel(0), words),
   set: (cue, value, words) => {
-    const upTo = readLevel(value, measuresWithin(words));
+    const upTo = readLevel(value, measuresWithin(words), words.along);
     return upTo ? { ...cue, steps: cue.steps.map((step, i) => (i === at ? { ...step, upTo } : step)) } : cue;
   },
 });

@@ -12,11 +12,12 @@ const CROSSTAB: Loose = {
   widths: [],
 };
 
-/** Version 8 brought crosstabs, and looks with names of the project's own. */
+/** Version 8 brought crosstabs, panels in a grid, and looks with names of the project's own. */
 export function fromVersion7(document: Loose): Loose {
   const figures = partsIn(document['figures']).map(figure => ({
     ...figure,
     data: { ...partOf(figure['data']), outer: [], seriesStep: null },
+    shape: { ...partOf(figure['shape']), columns: null, panelOrder: { by: 'table', descending: false, keys: [] } },
     crosstab: CROSSTAB,
   }));
   return { ...document, version: 8, figures, looks: [] };

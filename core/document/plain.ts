@@ -67,7 +67,14 @@ export const plainCrosstab: CrosstabChoice = {
 };
 
 /** How a figure is drawn until somebody says otherwise. */
-export const plainShape: Figure['shape'] = { mark: 'column', proportion: '16:9', arrange: 'side', panels: 'one' };
+export const plainShape: Figure['shape'] = {
+  mark: 'column',
+  proportion: '16:9',
+  arrange: 'side',
+  panels: 'one',
+  columns: null,
+  panelOrder: { by: 'table', descending: false, keys: [] },
+};
 
 /** A way to write numbers that says nothing but its name, and what is changed. */
 export const plainFormat = (name: string, change: Partial<NumberFormat> = {}): NumberFormat => ({

@@ -13,13 +13,20 @@ export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'st
 
 /**
  * How the figure is drawn. `arrange`: series side by side, stacked, or stacked to 100 %. `panels`: one for each measure, or one for all; a panel
- * column of the data part makes one for each of its values.
+ * column of the data part makes one for each of its values. `columns`: how many panels stand beside each other, null for as many as fit. `panelOrder`: of their names
+ * as the table has them, by name, by the size of the first measure, or as listed.
  */
 export const shapeSchema = z.object({
   mark: z.enum(FIGURE_SHAPES),
   proportion: z.enum(['16:9', '4:3', '1:1']),
   arrange: z.enum(['side', 'stacked', 'full']),
   panels: z.enum(['one', 'measures']),
+  columns: z.nullable(z.number().check(z.int(), z.minimum(1), z.maximum(12))),
+  panelOrder: z.object({
+    by: z.enum(['table', 'name', 'size', 'hand']),
+    descending: z.boolean(),
+    keys: z.array(z.union([z.string(), z.null()])).check(z.maxLength(1_000)),
+  }),
 });
 
 /** Digits behind the point, at most: more than a float holds tell nothing. */
@@ -92,7 +99,7 @@ export const alongSchema = z.object({
 /**
  * `zeroLine`: stronger than the gridlines where values lie on both sides of it, bold wherever it is, or like any gridline.
  * `axes`: the first and the second value axis; `between`: each on its own, held to one scale, the second `tie` times the first, or with their zeros at
- * one height. `panels`: panels of one measure held to one scale, or each on its own. `side`: where the first value axis stands, left or below
+ * one height. `panels`: panels of one measure held to one scale, all of them, those beside each other or those above each other, or each on its own. `side`: where the first value axis stands, left or below
  * (`near`), right or above (`far`); the second has the other side.
  */
 export const scalesSchema = z.object({
@@ -103,7 +110,7 @@ export const scalesSchema = z.object({
   axes: z.object({ first: axisSchema, second: axisSchema }),
   between: z.enum(['free', 'matched', 'tied', 'zeros']),
   tie: z.number().check(z.positive()),
-  panels: z.enum(['matched', 'free']),
+  panels: z.enum(['matched', 'rows', 'columns', 'free']),
   side: z.enum(['near', 'far']),
   along: alongSchema,
 });

@@ -23,22 +23,59 @@ const LABEL_HEADROOM = 0.1;
 // In a low panel full room for labels would leave none for what they speak of.
 const MOST_HEADROOM = 0.4;
 
-/** The value axes of every panel, fitted around what is read at them. */
+/** The value axes of every panel, fitted around what is read at them. Cost: a scale that panels share is made once. */
 export function axesOf(request: AxesRequest): PanelAxes[] {
+  const shared = new Map<number, Shared>();
   return request.titles.map((title, panel) => {
-    const inPanel = <T extends { readonly panel: number }>(list: readonly T[]): T[] => list.filter(item => item.panel === panel);
-    const here = { ...request, layers: inPanel(request.layers), lines: inPanel(request.lines), bands: inPanel(request.bands) };
+    const held = heldWith(request.figure, panel, request.titles.length);
+    const here = within(request, item => item.panel === panel);
     // Panels of one measure are compared with each other: they share their scales unless the analyst says otherwise.
-    const seen = sharesPanels(request.figure) ? request : here;
-    const second = [...seen.layers, ...seen.lines, ...seen.bands].some(item => item.axis === 1);
-    const places = second ? [0, 1] : [0];
-    const scales = scalesOf(seen, places);
-    return { title, axes: places.map((axis, i) => axisPlan(here, axis, scales[i] as ValueScale, second)) };
+    let scales = held === null ? undefined : shared.get(held);
+    if (!scales) {
+      scales = sharedIn(
+        held === null ? here : within(request, item => heldWith(request.figure, item.panel, request.titles.length) === held),
+      );
+      if (held !== null) shared.set(held, scales);
+    }
+    const { places, of, second } = scales;
+    return { title, axes: places.map((axis, i) => axisPlan(here, axis, of[i] as ValueScale, second)) };
   });
 }
 
-/** Whether the panels of a figure stand for values of one column and are held to one scale. */
-export const sharesPanels = ({ data, scales }: Figure): boolean => data.panel !== null && scales.panels === 'matched';
+/** The axes of panels that are held to one scale. */
+interface Shared {
+  readonly second: boolean;
+  readonly places: readonly number[];
+  readonly of: readonly ValueScale[];
+}
+
+function sharedIn(seen: AxesRequest): Shared {
+  const second = [...seen.layers, ...seen.lines, ...seen.bands].some(item => item.axis === 1);
+  const places = second ? [0, 1] : [0];
+  return { second, places, of: scalesOf(seen, places) };
+}
+
+function within(request: AxesRequest, keeps: (item: { readonly panel: number }) => boolean): AxesRequest {
+  return { ...request, layers: request.layers.filter(keeps), lines: request.lines.filter(keeps), bands: request.bands.filter(keeps) };
+}
+
+/** What a panel shares its scale with: the number of its row or column in the grid, the same for all, or null where it has a scale of its own. */
+function heldWith(figure: Figure, panel: number, count: number): number | null {
+  if (figure.data.panel === null || figure.scales.panels === 'free') return null;
+  if (figure.scales.panels === 'matched') return 0;
+  const columns = gridColumns(figure, count) ?? count;
+  return figure.scales.panels === 'rows' ? Math.floor(panel / columns) : panel % columns;
+}
+
+/** How many panels stand beside each other: as chosen; where rows or columns of them share a scale, as many as make a square grid. */
+export function gridColumns({ shape, scales, data }: Figure, count: number): number | null {
+  if (shape.columns !== null) return shape.columns;
+  const isHeld = data.panel !== null && (scales.panels === 'rows' || scales.panels === 'columns');
+  return isHeld ? Math.ceil(Math.sqrt(count)) : null;
+}
+
+/** Whether the panels of a figure stand for values of one column and are held to one scale, all of them or in part. */
+export const sharesPanels = ({ data, scales }: Figure): boolean => data.panel !== null && scales.panels !== 'free';
 
 interface Ends {
   readonly low: number | null;

@@ -2,7 +2,8 @@ import { isLying } from 'core/document';
 import { isBar } from 'core/shape';
 import { runAll, type Stages } from 'core/stages';
 import { alongWords, markedIn, spacingOf } from './along';
-import { axesOf, sharesPanels } from './axes';
+import { axesOf, gridColumns, sharesPanels } from './axes';
+import { foundIn } from './found-panels';
 import { axisNotes, axisWords } from './axis-notes';
 import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
 import { columnOf } from 'core/table';
@@ -87,6 +88,7 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
   const writer = new FigureWords(asked);
   const words = writtenWords(asked, writer);
   const told = [...spaced, ...axisWords({ panels, layers, figure, write })];
+  const found = figure.data.panel === null ? {} : foundIn(layers, panels.length, applied);
   const plan = {
     kind: 'chart' as const,
     ...words,
@@ -102,7 +104,9 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
       layers: inPanel(layers, i),
       levelLines: inPanel(within.lines, i),
       bands: inPanel(bands, i),
+      ...(found[i] === undefined ? {} : { found: found[i] }),
     })),
+    panelColumns: gridColumns(figure, panels.length),
     gridlines: figure.scales.gridlines && (livery.grid ?? true),
     zeroLine: figure.scales.zeroLine,
     horizontal: isLying(figure.shape),

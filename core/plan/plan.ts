@@ -22,8 +22,12 @@ export interface ChartPlan extends PlanWords {
   /** The category axis, shared by all panels. */
   readonly categories: readonly string[];
   readonly along: AlongPlan;
-  /** Above each other; beside each other when bars lie. */
+  /** Above each other; beside each other when bars lie; in a grid where they are many. */
   readonly panels: readonly PanelPlan[];
+  /** How many panels stand beside each other; null for as many as leave each of them legible. */
+  readonly panelColumns: number | null;
+  /** It is a strip of a grid: closely set, its panel named though it be one alone. */
+  readonly isStrip?: boolean;
   readonly gridlines: boolean;
   /** How the line at zero is told from them. */
   readonly zeroLine: 'auto' | 'bold' | 'none';
@@ -61,6 +65,10 @@ export interface PanelPlan extends PanelAxes {
   readonly layers: readonly Layer[];
   readonly levelLines: readonly LevelLine[];
   readonly bands: readonly BandPlan[];
+  /** The colour in which a cue finds it, and it alone: its title is marked. */
+  readonly found?: string;
+  /** Nothing: room that a grid has left. */
+  readonly isBlank?: boolean;
 }
 
 /** A value axis, resolved. */

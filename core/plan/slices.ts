@@ -1,8 +1,8 @@
-import { groupRows } from 'core/formula';
-import { keyOf, type Frame } from 'core/frame';
+import { groupRows, sortRows } from 'core/formula';
+import { isAdditive, keyOf, type Frame } from 'core/frame';
 import type { Figure } from 'core/document';
 import type { Stages } from 'core/stages';
-import { columnOf, type Column } from 'core/table';
+import { columnOf, takeColumn, type Column, type Values } from 'core/table';
 import { axisNames } from 'core/words';
 
 /** One stretch of the frame that a layer draws: its rows along the category axis, its series and panel. */
@@ -32,18 +32,19 @@ export function spreadOf(frame: Frame, figure: Figure, stages: Stages): Spread {
   const { data, scales } = figure;
   const asked = [columnOf(frame.table, frame.category), data.step, scales.along.language];
   const names = stages('named', asked, () => axisNames(frame, figure));
-  if (frame.series !== null || frame.panel !== null) return splitSpread(frame, names);
+  if (frame.series !== null || frame.panel !== null) return splitSpread(frame, figure, names);
   const rows = stages('rows along', [names.length], () => Int32Array.from(names, (_, row) => row));
   return { categories: names, firstRows: rows, slices: [{ rows, series: null, panel: 0, nth: 0, whole: true }], panelTitles: [''] };
 }
 
-function splitSpread(frame: Frame, names: readonly string[]): Spread {
+function splitSpread(frame: Frame, figure: Figure, names: readonly string[]): Spread {
   const { table } = frame;
   const groups = (name: string | null) => groupRows(name === null ? [] : [columnOf(table, name) as Column], table.rowCount);
   const [along, series, panels] = [groups(frame.category), groups(frame.series), groups(frame.panel)];
+  const places = panelPlaces(frame, figure, panels);
   const slices = new Map<number, Slice>();
   for (let row = 0; row < table.rowCount; row++) {
-    const [nth, panel] = [idOf(series.ids, row), idOf(panels.ids, row)];
+    const [nth, panel] = [idOf(series.ids, row), places[idOf(panels.ids, row)] as number];
     const key = panel * series.count + nth;
     let slice = slices.get(key);
     if (!slice) {
@@ -52,10 +53,48 @@ function splitSpread(frame: Frame, names: readonly string[]): Spread {
     }
     slice.rows[idOf(along.ids, row)] = row;
   }
-  const titles = Array.from(panels.firstRows, row => nameAt(frame, frame.panel, row) ?? '');
+  const titles: string[] = [];
+  panels.firstRows.forEach((row, group) => (titles[places[group] as number] = nameAt(frame, frame.panel, row) ?? ''));
   const inOrder = [...slices.values()].sort((a, b) => a.panel - b.panel || a.nth - b.nth);
   const { firstRows } = along;
   return { categories: Array.from(firstRows, row => names[row] as string), firstRows, slices: inOrder, panelTitles: titles };
+}
+
+/** The place of each panel among them: as they come, by name, by the size of the first measure, or as listed. */
+function panelPlaces(frame: Frame, { data, shape }: Figure, panels: PanelGroups): Int32Array {
+  const { count, firstRows } = panels;
+  const keys = panelKeys(frame, data, shape.panelOrder, panels);
+  const order = keys ? sortRows([{ values: keys, descending: shape.panelOrder.descending }], count) : firstRows.map((_, group) => group);
+  const places = new Int32Array(count);
+  order.forEach((group, place) => (places[group] = place));
+  return places;
+}
+
+type PanelGroups = ReturnType<typeof groupRows>;
+
+function panelKeys(frame: Frame, data: Figure['data'], { by, keys }: Figure['shape']['panelOrder'], panels: PanelGroups): Values | null {
+  const column = frame.panel === null ? undefined : columnOf(frame.table, frame.panel);
+  if (!column || by === 'table') return null;
+  if (by === 'name') return takeColumn(column, panels.firstRows);
+  if (by === 'size') return { type: 'number', data: sizesOf(frame, data, panels) };
+  const places = new Map(keys.map((key, place) => [key, place]));
+  return { type: 'number', data: Float64Array.from(panels.firstRows, row => places.get(keyOf(column, row)) ?? keys.length) };
+}
+
+/** The first measure of each panel: its total where it adds up, else its mean. */
+function sizesOf({ table }: Frame, { measures }: Figure['data'], { ids, count }: PanelGroups): Float64Array {
+  const [measure] = measures;
+  const values = measure && columnOf(table, measure.name);
+  const [totals, there] = [new Float64Array(count), new Float64Array(count)];
+  if (values?.type !== 'number') return totals;
+  values.data.forEach((value, row) => {
+    const panel = idOf(ids, row);
+    if (value !== value) return;
+    totals[panel] = (totals[panel] as number) + value;
+    there[panel] = (there[panel] as number) + 1;
+  });
+  const adds = isAdditive(measure?.formula ?? '');
+  return totals.map((total, panel) => (there[panel] ? (adds ? total : total / there[panel]) : NaN));
 }
 
 const idOf = (ids: Int32Array | null, row: number): number => (ids ? (ids[row] as number) : 0);

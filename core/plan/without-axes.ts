@@ -9,6 +9,7 @@ export const withoutAxes = (plan: TablePlan): ChartPlan => ({
   categories: [],
   along: { places: null, counted: null, ordered: false, names: 'fitting', beside: 'axis', marked: [] },
   panels: [],
+  panelColumns: null,
   gridlines: false,
   zeroLine: 'none',
   horizontal: false,

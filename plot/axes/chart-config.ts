@@ -8,6 +8,7 @@ import { numberRoom } from '../scene/axis-numbers';
 import { roomBeside } from '../scene/label-room';
 import { marginRoom } from '../scene/line-labels';
 import { endRoom, lastPlace } from '../scene/name-grid';
+import { isTitled } from '../scene/axis-titles';
 
 export { CATEGORY_AXIS, stripId, valueAxisId };
 
@@ -22,7 +23,8 @@ export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartO
   // Asked for at every layout: how much room labels need follows from the size of the figure.
   const padding = ({ chart }: { readonly chart: Chart }) => {
     const measure = widths.on(chart.ctx, plan.livery.font);
-    return { top: 14, right: 20 + Math.max(marginRoom(plan), roomBeside(plan, chart.width, measure)), bottom: 10, left: 14 };
+    const beside = Math.max(marginRoom(plan), roomBeside(plan, chart.width, measure));
+    return plan.isStrip ? { top: 2, right: 10 + beside, bottom: 2, left: 4 } : { top: 14, right: 20 + beside, bottom: 10, left: 14 };
   };
   return {
     indexAxis: plan.horizontal ? 'y' : 'x',
@@ -33,12 +35,13 @@ export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartO
     events: [],
     layout: { padding: padding },
     font: { family: plan.livery.font, size: 12 },
-    scales: { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) },
+    // A grid lays out its own axes, strip by strip.
+    scales: plan.panels.length === 0 ? {} : { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) },
   };
 }
 
 function valueAxes(plan: ChartPlan, widths: TextWidths): Record<string, object> {
-  const several = plan.panels.length > 1;
+  const several = isTitled(plan);
   const second = plan.panels.some(panel => panel.axes.length > 1);
   const axes = second ? [0, 1] : [0];
   return Object.fromEntries(
@@ -90,36 +93,11 @@ function categoryAxis(plan: ChartPlan, names: CategoryNames): object {
     max: Math.max(1e-9, lastPlace(plan) + room),
     reverse: horizontal,
     grid: { display: false },
-    // Where values fall below zero, the line to read from is that of zero.
-    border: { ...baseLine(plan), display: !plan.panels.some(({ axes }) => crossesZero(axes[0])) },
+    border: { display: false },
     ticks: { display: false },
     // The scene writes the names; here they get the room that they take.
     afterBuildTicks: (axis: Ticked) => (axis.ticks = []),
     afterFit: (axis: AxisInLayout) => names.fit(axis),
-  };
-}
-
-const crossesZero = (axis: AxisPlan | undefined): boolean => axis !== undefined && axis.scale.low < 0 && axis.scale.high > 0;
-
-// Width of a zero line that is to be seen before all else, in CSS pixels.
-const BOLD = 2.5;
-
-/** The line at the end of the value axis; where that is zero, it is the zero line. */
-function baseLine({ livery, zeroLine, panels }: ChartPlan): { color: string; width: number } {
-  const atZero = panels.some(({ axes }) => axes[0]?.scale.low === 0 || axes[0]?.scale.high === 0);
-  if (!atZero || zeroLine === 'auto') return { color: livery.soft, width: 1 };
-  return zeroLine === 'bold' ? { color: livery.ink, width: BOLD } : { color: livery.hair, width: 1 };
-}
-
-/** Gridlines, and the line at zero as it is told from them. */
-function gridOf({ gridlines, livery, zeroLine }: ChartPlan, axis: AxisPlan | undefined): object {
-  const line = gridlines ? livery.hair : 'transparent';
-  if (!crossesZero(axis) || zeroLine === 'none') return { color: line, lineWidth: 1 };
-  const zero = axis ? positionOf(axis.scale, 0) : NaN;
-  const isZero = ({ tick }: { tick?: { value: number } }): boolean => tick?.value === zero;
-  return {
-    color: (at: { tick?: { value: number } }) => (isZero(at) ? (zeroLine === 'bold' ? livery.ink : livery.soft) : line),
-    lineWidth: (at: { tick?: { value: number } }) => (isZero(at) && zeroLine === 'bold' ? BOLD : 1),
   };
 }
 
@@ -137,7 +115,7 @@ function fitNumbers(item: AxisInLayout, axis: AxisPlan | undefined, plan: ChartP
 }
 
 function valueAxis(plan: ChartPlan, panel: number, axis: number, widths: TextWidths): object {
-  const { horizontal, gridlines, panels } = plan;
+  const { horizontal, panels } = plan;
   const shown: AxisPlan | undefined = panels[panel]?.axes[axis];
   const scale = shown?.scale ?? NO_SCALE;
   // The axis knows positions alone, from one end of its scale to the other.
@@ -146,12 +124,12 @@ function valueAxis(plan: ChartPlan, panel: number, axis: number, widths: TextWid
     type: 'linear',
     axis: horizontal ? 'x' : 'y',
     position: sideOf(plan, axis),
-    ...(panels.length > 1 ? { stack: `panels${axis}`, stackWeight: 1, weight: weightOf(plan, panel, axis, 0) } : {}),
+    ...(isTitled(plan) ? { stack: `panels${axis}`, stackWeight: 1, weight: weightOf(plan, panel, axis, 0) } : {}),
     min: 0,
     max: 1,
     reverse: shown?.reversed ?? false,
-    // Two grids would cross each other: the first axis has it.
-    grid: { ...gridOf(plan, shown), display: axis === 0 && (gridlines || crossesZero(shown)), drawTicks: false },
+    // The scene draws its lines.
+    grid: { display: false },
     border: { display: false },
     afterBuildTicks: (item: Ticked) => (item.ticks = positions.map(value => ({ value }))),
     afterFit: (item: AxisInLayout) => fitNumbers(item, shown, plan, widths),

@@ -24,7 +24,12 @@ export function layoutOfChart(chart: Chart, plan: ChartPlan, { head, foot, side,
     height: chart.height,
     area: { left, top, width, height },
     ...categoriesOf(chart),
-    names: plan.horizontal ? names.within(chart.ctx, height, chart.width) : names.within(chart.ctx, width, chart.height),
+    names:
+      plan.panels.length === 0
+        ? null
+        : plan.horizontal
+          ? names.within(chart.ctx, height, chart.width)
+          : names.within(chart.ctx, width, chart.height),
     axes: plan.panels.map(({ axes }, panel) => axes.map((_, axis) => endsOf(chart, panel, axis))),
     strips: plan.panels.map((_, panel) => {
       const strip = chart.scales[stripId(panel)];

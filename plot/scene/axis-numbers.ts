@@ -59,7 +59,7 @@ function apartBy(items: readonly TextItem[], { pixels, width }: AxisAt): number 
 
 function numberAt(text: string, pixel: number, { panel, nth, pixels, width }: AxisAt): TextItem {
   const { area, width: whole } = pixels.layout;
-  const { horizontal, livery, panels } = pixels.plan;
+  const { horizontal, livery, panels, isStrip } = pixels.plan;
   const font = textFont(livery);
   const near = pixels.sideOf(panel, nth) === 'near';
   const look = {
@@ -76,7 +76,7 @@ function numberAt(text: string, pixel: number, { panel, nth, pixels, width }: Ax
   }
   const half = width(text, font) / 2;
   // Panels stand side by side: the last number of one does not run into the first of the next.
-  const [from, to] = panels.length > 1 ? pixels.reach(panel) : [EDGE, whole - EDGE];
+  const [from, to] = panels.length > 1 || isStrip ? pixels.reach(panel) : [EDGE, whole - EDGE];
   const x = Math.max(from + half, Math.min(pixel, to - half));
   const off = NUMBER_GAP + font.size / 2;
   return { ...look, x, y: near ? area.top + area.height + off : area.top - off, align: 'centre' };

@@ -5,7 +5,13 @@ import type { PixelScales } from './pixel-scales';
 import type { Font, PartPlaces, SceneItem, TextRole, TextWidth } from './scene';
 import { fitted } from './shortened';
 
+/** Whether panels are named above: those of one alone need no name. */
+export const isTitled = ({ panels, isStrip }: ChartPlan): boolean => panels.length > 1 || isStrip === true;
+
 const PANEL: Font = { size: 12.5, weight: 650 };
+/** In a narrow strip names are no larger than its numbers. */
+const panelFont = ({ livery, isStrip }: ChartPlan): Font =>
+  isStrip ? { ...PANEL, size: Math.min(PANEL.size, textFont(livery).size + 0.5) } : PANEL;
 const AXIS: Font = { size: 12, weight: 600 };
 // Above the plot, where no strip of a panel's own is.
 const ABOVE = 12;
@@ -14,8 +20,8 @@ const ABOVE = 12;
 export const axisTitles = (pixels: PixelScales, width: TextWidth): SceneItem[] =>
   pixels.plan.panels.flatMap((panel, i) => titlesOf(panel, i, pixels, width));
 
-function titlesOf({ title, axes }: PanelPlan, panel: number, pixels: PixelScales, width: TextWidth): SceneItem[] {
-  const { livery, panels } = pixels.plan;
+function titlesOf({ title, axes, found }: PanelPlan, panel: number, pixels: PixelScales, width: TextWidth): SceneItem[] {
+  const { livery } = pixels.plan;
   const [left, right] = [leftOf(pixels, panel), rightOf(pixels, panel)];
   const write = (role: TextRole, text: string, font: Font, align: 'left' | 'right', share: number): SceneItem => ({
     kind: 'text',
@@ -29,13 +35,23 @@ function titlesOf({ title, axes }: PanelPlan, panel: number, pixels: PixelScales
     on: livery.ground,
   });
   const [first, second] = axes;
-  const several = panels.length > 1;
+  const several = isTitled(pixels.plan);
   return [
-    ...(several ? [write('panel', title, PANEL, 'left', second ? 0.6 : 1)] : []),
+    ...(several ? foundTitle(found, write('panel', title, panelFont(pixels.plan), 'left', second ? 0.6 : 0.94)) : []),
     ...(!several && first?.title ? [write('axis title first', first.title, AXIS, alignOf(first), 0.5)] : []),
     // The name of the panel has the left.
     ...(second?.title ? [write('axis title second', second.title, AXIS, several ? 'right' : alignOf(second), several ? 0.38 : 0.5)] : []),
   ];
+}
+
+// A dot before the title of a panel that a cue finds, and the room that it takes; in CSS pixels.
+const [DOT, DOT_ROOM] = [4, 13];
+
+/** A panel that a cue finds is marked in the cue's colour before its title. */
+function foundTitle(found: string | undefined, title: SceneItem): SceneItem[] {
+  if (found === undefined || title.kind !== 'text') return [title];
+  const dot: SceneItem = { kind: 'dots', points: Float64Array.of(title.x + DOT, title.y), radius: DOT, fill: found, stroke: null };
+  return [dot, { ...title, x: title.x + DOT_ROOM }];
 }
 
 /** Where the names of panels and axes lie. */
@@ -50,10 +66,10 @@ export function titlePlaces(pixels: PixelScales, width: TextWidth): PartPlaces {
     const wide = (text: string): number => Math.min(width(text, AXIS), (right - left) * 0.5);
     const beginning = (axis: AxisPlan): number => (alignOf(axis) === 'left' ? left : right - wide(axis.title));
     return [
-      ...(panels.length > 1 ? [place(`panel ${i + 1}`, width(title, PANEL), left)] : []),
-      ...(panels.length === 1 && first?.title ? [place('axis title first', wide(first.title), beginning(first))] : []),
+      ...(isTitled(pixels.plan) ? [place(`panel ${i + 1}`, width(title, panelFont(pixels.plan)), left)] : []),
+      ...(!isTitled(pixels.plan) && first?.title ? [place('axis title first', wide(first.title), beginning(first))] : []),
       ...(second?.title && i === 0
-        ? [place('axis title second', wide(second.title), panels.length > 1 ? right - wide(second.title) : beginning(second))]
+        ? [place('axis title second', wide(second.title), isTitled(pixels.plan) ? right - wide(second.title) : beginning(second))]
         : []),
     ];
   });

@@ -69,9 +69,15 @@ const AMOUNTS: readonly Amount[] = [
   { title: 0, subtitle: 0, note: false, legend: 0 },
 ];
 
+const NOTHING: Amount = { title: 0, subtitle: 0, note: false, legend: 0 };
+/** A strip of a grid has its words above the whole of it. */
+const saysNothing = ({ title, subtitle, axisNote, legend }: HeadedPlan): boolean => !title && !subtitle && !axisNote && legend.length === 0;
+
 /** The head of a figure at a width in CSS pixels, no higher than so many as long as it can be less. */
 export function headOf(plan: HeadedPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureHead {
   let head: FigureHead | null = null;
+  if (saysNothing(plan))
+    return { ...headWith(NOTHING, plan, width, textWidth), rows: [], height: plan.horizontal ? AXIS_TITLES + GAP_BELOW : 0 };
   for (const amount of AMOUNTS) {
     head = headWith(amount, plan, width, textWidth);
     if (head.height <= highest) break;

@@ -121,6 +121,7 @@ export function planOf(layers: readonly Layer[], { panels, lines = [], bands = [
     legendAt: 'top' as const,
     source: '',
     wordFaults: [],
+    panelColumns: null,
     gridlines: false,
     zeroLine: 'auto' as const,
     horizontal: false,

@@ -8,6 +8,7 @@ import { decluttered } from './declutter';
 import { edgeSigns } from './edge-signs';
 import { footItems } from './figure-foot';
 import { headItems } from './figure-head';
+import { gridLines } from './grid-lines';
 import { glyphItems } from './glyphs';
 import { inTheWay } from './in-the-way';
 import { labelRoom, labelsOf, type Labels } from './labels';
@@ -78,6 +79,7 @@ function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], sizes: Si
   const broken = plan.panels.some((_, panel) => [0, 1].some(axis => pixels.breaksOf(panel, axis).length > 0));
   const cut = (items: () => SceneItem[]): SceneItem[] => (broken ? items() : []);
   return [
+    { name: 'gridlines', clip: null, items: sizes.words ? gridLines(pixels) : [] },
     { name: 'minor lines', clip: null, items: minorLines(pixels) },
     { name: 'bands', clip: layout.area, items: plan.panels.flatMap(panel => panel.bands).flatMap(band => bandItems(band, pixels)) },
     {
@@ -154,7 +156,11 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
 
 /** Bars are obstacles by themselves, each with a number; what is hair-thin behind all marks is in nobody's way. */
 const isInTheWay = (group: string, { kind }: SceneItem): boolean =>
-  group !== 'minor lines' && !group.endsWith('of bands') && !group.endsWith('of areas') && !(group === 'bars' && kind === 'rects');
+  group !== 'gridlines' &&
+  group !== 'minor lines' &&
+  !group.endsWith('of bands') &&
+  !group.endsWith('of areas') &&
+  !(group === 'bars' && kind === 'rects');
 
 /** Whether any point of an item lies outside a box. */
 function leaves(item: SceneItem, { left, top, width, height }: { left: number; top: number; width: number; height: number }): boolean {

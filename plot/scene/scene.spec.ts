@@ -158,8 +158,8 @@ describe('a scene', () => {
       scene(planOf([layer(values, { shape: 'line' })])).groups.find(({ name }) => name === group)?.clip !== null;
     expect([clip([4, 8, 2], 'lines'), clip([4, 80, 2], 'lines')]).toEqual([false, true]);
   });
-  it('with no categories there is nothing to draw but the numbers of the axis', () =>
-    expect(scene(planOf([], { categories: [] })).groups.map(({ name }) => name)).toEqual(['axis numbers']));
+  it('with no categories there is nothing to draw but the axis', () =>
+    expect(scene(planOf([], { categories: [] })).groups.map(({ name }) => name)).toEqual(['gridlines', 'axis numbers']));
 });
 
 describe('what can be pointed at', () => {

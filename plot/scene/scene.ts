@@ -136,6 +136,8 @@ export interface LineHandle {
   readonly panel: number;
   readonly axis: number;
   readonly at: number;
+  /** The strip of a grid that it lies in, by its place; its panel is one of that strip. */
+  readonly within?: number;
 }
 
 /** A mark: the frame's row behind it, and its layer by its place among all of the plan. */

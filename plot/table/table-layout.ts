@@ -41,7 +41,7 @@ export function tableLayout(plan: TablePlan, measure: TextWidth): TableLayout {
   const levels = plan.levels.map((name, level) => {
     const names = longest(plan.rows.map(({ names: own }) => own[level] ?? ''));
     const wide = Math.max(measure(name, fonts.head), ...names.map(text => measure(text, fonts.strong)));
-    return Math.round(Math.min(WIDEST_NAME, Math.max(NARROWEST, wide + 2 * PADDING)));
+    return Math.ceil(1 + Math.min(WIDEST_NAME, Math.max(NARROWEST, wide + 2 * PADDING)));
   });
   const columns = plan.columns.map(({ width, kind, zero }, nth) => {
     if (width !== null) return width;
@@ -49,7 +49,7 @@ export function tableLayout(plan: TablePlan, measure: TextWidth): TableLayout {
     const own = cellWidth(plan, nth, measure, fonts);
     const head = Math.max(...headsOver(plan, nth).map(({ text, span }) => measure(text, fonts.head) / span));
     const wide = Math.max(own + (zero === null ? 0 : BAR + GAP), head);
-    return Math.round(Math.min(WIDEST, Math.max(NARROWEST, wide + 2 * PADDING)));
+    return Math.ceil(1 + Math.min(WIDEST, Math.max(NARROWEST, wide + 2 * PADDING)));
   });
   return {
     levels,
