@@ -40,6 +40,10 @@ const DEMO = [
   'Altitudes',
   'Balance against plan',
   'Grades',
+  'Milk by month',
+  'Milk and fat share',
+  'Twelve huts',
+  'Wheels beside plan',
 ];
 
 test.beforeEach(({ page }) => openApp(page));
