@@ -18,8 +18,9 @@ import { d2 } from './rows/d2';
 import { e1 } from './rows/e1';
 import { e2 } from './rows/e2';
 import { t1 } from './rows/t1';
+import { t2 } from './rows/t2';
 
-const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, c4, d1, d2, e1, e2, t1, app];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, c4, d1, d2, e1, e2, t1, t2, app];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;

@@ -24,20 +24,11 @@ async function goTo(page: Page, figure: string): Promise<void> {
 const views: readonly View[] = [
   { name: 'workspace' },
   { name: 'workspace-dark', scheme: 'dark', steps: page => goTo(page, 'Expected range') },
-  { name: 'workspace-large', size: { width: 1920, height: 1080 }, steps: page => goTo(page, 'Milk and fat') },
   {
     name: 'gallery',
     steps: async page => {
       await page.getByRole('button', { name: 'Gallery' }).click();
       await page.getByRole('dialog', { name: 'Gallery' }).getByRole('img').last().waitFor();
-    },
-  },
-  {
-    name: 'figures',
-    steps: async page => {
-      await page.locator('[data-figures]').click();
-      await page.locator('cb-figure-chooser canvas').nth(6).waitFor();
-      await page.waitForTimeout(500);
     },
   },
   {
@@ -48,6 +39,8 @@ const views: readonly View[] = [
       await page.locator('[data-offer="typical"] canvas').waitFor();
     },
   },
+  { name: 'crosstab', steps: page => goTo(page, 'Milk by month') },
+  { name: 'panels', steps: page => goTo(page, 'Twelve huts') },
   { name: 'plan', steps: page => goTo(page, 'Plan of wheels') },
   { name: 'log-axis', scheme: 'dark', steps: page => goTo(page, 'Cell counts') },
   {
