@@ -1,4 +1,5 @@
-import type { ChartPlan } from 'core/plan';
+import type { AxisPlan, ChartPlan } from 'core/plan';
+import { numberRoom } from './scene/axis-numbers';
 import type { PlotLayout } from './scene/layout';
 import { movedBox, movedScene, type Shift } from './scene/moved';
 import { gridShape, layoutPlanOf, stripsOf, type GridShape, type Strip } from './scene/panel-grid';
@@ -23,23 +24,51 @@ export interface GridScene {
 /** Lays out the axes of a plan in a room of so many CSS pixels. */
 export type LayOutAxes = (plan: ChartPlan, size: { readonly width: number; readonly height: number }) => PlotLayout;
 
+/** Parts that lie at the plots, not above or below all of them. */
+const OF_PLOTS = /^(axis|categories|panel|line|band)\b/;
+
 /**
  * Panels in a grid. The axes of one strip are laid out, for the widest numbers of all, and every strip stands in them: panels have equal plots, and
  * equal values of one scale equal pixels. Cost: one layout, one scene for each strip.
  */
 export function gridScene(plan: ChartPlan, host: PlotLayout, shape: GridShape, layOut: LayOutAxes, width: TextWidth): GridScene {
   const { area } = host;
-  const head = sceneOf({ ...plan, panels: [], categories: [] }, host, width);
+  const head = sceneOf({ ...plan, panels: [], categories: [], parts: plan.parts.filter(({ id }) => !OF_PLOTS.test(id)) }, host, width);
   const count = plan.horizontal ? shape.rows : shape.columns;
-  const size = plan.horizontal ? { width: area.width, height: area.height / count } : { width: area.width / count, height: area.height };
   const strips = stripsOf(plan, shape, area.width / shape.columns);
-  const layout = layOut(layoutPlanOf(strips), size);
+  const axes = layoutPlanOf(strips);
+  const [first] = axes.panels;
+  // Numbers that would be the same beside every strip stand at the first alone.
+  const once = plan.horizontal || !sharesNumbers(strips) ? 0 : numberRoom(first?.axes[0] as AxisPlan, axes, width);
+  const size = plan.horizontal
+    ? { width: area.width, height: area.height / count }
+    : { width: (area.width + (count - 1) * once) / count, height: area.height };
+  const layout = layOut(axes, size);
   const drawn = strips.map((strip, nth): DrawnStrip => {
-    const shift = plan.horizontal ? { x: area.left, y: area.top + nth * size.height } : { x: area.left + nth * size.width, y: area.top };
-    const scene = sceneOf(strip.plan, layout, width);
-    return { scene: movedScene(scene, shift), strip, pixels: new PixelScales(strip.plan, layout), shift };
+    const shift = plan.horizontal
+      ? { x: area.left, y: area.top + nth * size.height }
+      : { x: area.left + nth * (size.width - once), y: area.top };
+    const own = once > 0 && nth > 0 ? { ...strip, plan: withoutNumbers(strip.plan) } : strip;
+    const scene = sceneOf(own.plan, layout, width);
+    return { scene: movedScene(scene, shift), strip: own, pixels: new PixelScales(own.plan, layout), shift };
   });
   return { scene: merged(head, drawn, plan), strips: drawn };
+}
+
+const withoutNumbers = (plan: ChartPlan): ChartPlan => ({
+  ...plan,
+  panels: plan.panels.map(panel => ({ ...panel, axes: panel.axes.map(axis => ({ ...axis, numbers: false })) })),
+});
+
+/** Whether panels beside each other have one axis, at the left, with the same numbers. */
+function sharesNumbers(strips: readonly Strip[]): boolean {
+  const [first] = strips;
+  const same = (axes: readonly AxisPlan[], others: readonly AxisPlan[]): boolean =>
+    axes.length === 1 &&
+    others.length === 1 &&
+    axes[0]?.side === 'near' &&
+    JSON.stringify(axes[0].scale) === JSON.stringify(others[0]?.scale);
+  return strips.every(({ plan }) => plan.panels.every(({ axes, isBlank }, i) => isBlank || same(axes, first?.plan.panels[i]?.axes ?? [])));
 }
 
 function merged(head: Scene, strips: readonly DrawnStrip[], plan: ChartPlan): Scene {

@@ -70,12 +70,12 @@ function targetOf(shown: Shown, { row, column }: CellAddress): Target | null {
     const hasWhatIf = frame.whatIfs[column]?.[row] === 1;
     if (source !== undefined && edited !== undefined && !hasWhatIf) return { kind: 'source', row: source, column: edited };
     const keyAt = (name: string): string | null => keyOf(columnOf(frame.table, name) as Column, row);
-    const split = [...new Set([frame.panel, frame.series])]
+    const split = [...new Set([frame.panel, frame.series, ...frame.outer])]
       .filter(name => name !== null && name !== frame.category)
       .map(name => keyAt(name as string));
     return { kind: 'what-if', by: frame.category, category: keyAt(frame.category), split, measure: column };
   }
-  const isKey = [frame.category, frame.panel, frame.series, ...frame.carried].includes(column);
+  const isKey = [frame.category, frame.panel, frame.series, ...frame.outer, ...frame.carried].includes(column);
   const isComputed =
     shown.ask.table.derived.some(item => item.name === column) || (column === frame.category && shown.ask.figure.data.step !== null);
   return isKey && !isComputed && source !== undefined ? { kind: 'source', row: source, column } : null;

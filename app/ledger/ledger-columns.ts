@@ -16,7 +16,7 @@ export function ledgerColumns({ picture, ask }: Shown): GridColumn[] {
   const { frame } = picture;
   const touched = rowsTouched(ask.table.edits);
   const write = writerOf(ask.figure, ask.writing);
-  const names = [...new Set([frame.category, frame.panel, frame.series, ...frame.carried])].filter(name => name !== null);
+  const names = [...new Set([frame.category, frame.panel, frame.series, ...frame.outer, ...frame.carried])].filter(name => name !== null);
   return [
     ...names.map(name => keyColumn({ picture, ask }, name, touched)),
     ...frame.measures.map(name => measureColumn({ picture, ask }, name, touched, write)),

@@ -242,7 +242,9 @@ interface OpenedCell {
 
 /** What names a row of the frame: category, panel and series. */
 const keysAt = (frame: Frame, row: number): string =>
-  JSON.stringify([frame.category, frame.panel, frame.series].map(name => name && keyOf(columnOf(frame.table, name) as Column, row)));
+  JSON.stringify(
+    [frame.category, frame.panel, frame.series, ...frame.outer].map(name => name && keyOf(columnOf(frame.table, name) as Column, row)),
+  );
 
 /** Where a cell stands in a frame now, or null when it is gone. */
 function addressOf(frame: Frame | undefined, cell: OpenedCell | null): CellAddress | null {

@@ -81,6 +81,8 @@ export class FigureTable {
     source: this.plan,
     computation: (plan, before) => (before && before.value < plan.cells.texts.length ? before.value : 0),
   });
+  /** What is said around the cells: only a change of it moves the words, and looking where they lie makes the page lay itself out. */
+  private readonly wordsSaid = computed(() => JSON.stringify([this.plan().parts, this.sizes()]));
   protected readonly parts = signal<readonly ScenePart[]>([]);
   /** The cell that the hover card stands at. */
   private readonly anchor = signal<{ readonly left: number; readonly top: number; readonly below: boolean } | null>(null);
@@ -99,7 +101,7 @@ export class FigureTable {
     // Where the words lie is known once they are there.
     afterRenderEffect({
       read: () => {
-        this.plan();
+        this.wordsSaid();
         this.findParts();
       },
     });

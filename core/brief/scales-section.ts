@@ -1,4 +1,5 @@
 import { typedNumber } from 'core/cue';
+import { isTable } from './in-tables';
 import { alongClauses, alongSettings } from './along-words';
 import { isLying, plainScales } from 'core/document';
 import { unitOf } from 'core/frame';
@@ -166,11 +167,14 @@ function unitOfFirst({ figure, table }: Subject): string {
 
 /** Units, decimals, gridlines; which axis each measure is read at; how each axis runs; where the categories lie. */
 export function scalesSection(subject: Subject): Section {
-  const clauses = [...writingClauses(subject), ...axesClauses(subject), ...alongClauses(subject)];
+  // A table has no axes: how its values are written is all there is to say.
+  const clauses = isTable(subject.figure)
+    ? valueClauses(subject)
+    : [...writingClauses(subject), ...axesClauses(subject), ...alongClauses(subject)];
   return { said: proseOf(clauses), finer: finerOf(clauses) };
 }
 
-function writingClauses(subject: Subject): Clause[] {
+function valueClauses(subject: Subject): Clause[] {
   const { measures } = subject.figure.data;
   const formats = subject.formats.length ? measures : [];
   return [
@@ -179,6 +183,12 @@ function writingClauses(subject: Subject): Clause[] {
     ...formats.map(({ name }, place) =>
       clause('format', subject, { place, said: [` Write ${name} `, '.'], finer: [`${name} is written `, '.'] }),
     ),
+  ];
+}
+
+function writingClauses(subject: Subject): Clause[] {
+  return [
+    ...valueClauses(subject),
     clause('zero-line', subject, { said: [' The line at zero is ', '.'], finer: ['The line at zero is ', '.'] }),
     clause('gridlines', subject, { said: [' There are ', ' gridlines.'], finer: ['Gridlines are ', '.'] }),
   ];

@@ -1,5 +1,6 @@
 import { givenTitle, type Dress, type Figure } from 'core/document';
 import type { FindingTitle } from 'core/words';
+import { isTable } from './in-tables';
 import { labelClauses, labelSettings } from './label-words';
 import { finerOf, proseOf, speakerOf, type Section } from './section';
 import { choices, choiceSetting, textSetting, type Choice, type Subject } from './setting';
@@ -99,7 +100,7 @@ export function wordsSection(subject: Subject): Section {
     clause('subtitle', subject, { said: [' Say ', ' below.'], finer: ['Below the title stands ', '.'] }),
     clause('note', subject, { said: [' Note ', ' at the foot.'], finer: ['At the foot stands ', '.'] }),
     clause('source', subject, { said: [' Name ', ' as the source.'], finer: ['As its source it names ', '.'] }),
-    ...labelClauses(subject),
+    ...(isTable(subject.figure) ? [] : labelClauses(subject)),
     clause('legend', subject, { said: [' The legend stands ', '.'], finer: ['The legend stands ', '.'] }),
   ];
   return { said: proseOf(clauses), finer: finerOf(clauses) };

@@ -99,7 +99,7 @@ function rowHtml({ rows, columns, cells }: TablePlan, row: number): string {
       `text-align:${align === 'middle' ? 'center' : align}`,
       ...(cells.grounds[at] ? [`background:${cells.grounds[at]}`] : []),
       ...(cells.inks[at] ? [`color:${cells.inks[at]}`] : []),
-      ...(cells.marked[at] ? ['font-weight:650'] : []),
+      ...(cells.marked[at] && !cells.grounds[at] ? ['font-weight:650'] : []),
     ];
     const text = of === 'trend' ? '' : [cells.texts[at], cells.labels[at]].filter(Boolean).join(' ');
     return `<td style="${look.join(';')}">${escaped(text)}</td>`;

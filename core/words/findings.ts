@@ -3,7 +3,7 @@ import type { Figure } from 'core/document';
 import type { Frame } from 'core/frame';
 import { counted, listed } from 'core/sentence';
 import { columnOf, levelIn, rowsWithValue, type NumericValues } from 'core/table';
-import { rowName } from './row-names';
+import { partName, rowName } from './row-names';
 import type { ValueWriter } from './value-writer';
 
 /** What a finding is told from: the figure's numbers, its names, and how its values are written. */
@@ -102,11 +102,14 @@ function endsOf(values: Float64Array): readonly [low: number, high: number] {
 const rowWords = (of: Finding, measure: string, row: number): string =>
   `${nameOf(of, row)}, ${of.write.full(measure, dataOf(of.frame, measure)[row] as number)}`;
 
-/** A row by its category, and by its series or panel where the figure has them. */
+/** A row by its category, and by its series or panel where the figure has them: "Fennmoor of Tolm", "Fennmoor in Jun 2031". */
 export function nameOf({ frame, figure }: Pick<Finding, 'frame' | 'figure'>, row: number): string {
   const parts = [...new Set([frame.series, frame.panel])].flatMap(name => {
     const column = name === null || name === frame.category ? undefined : columnOf(frame.table, name);
-    return column?.type === 'text' ? [column.dictionary[column.data[row] as number] ?? 'missing'] : [];
+    if (!column || name === null) return [];
+    return column.type === 'text'
+      ? [` of ${column.dictionary[column.data[row] as number] ?? 'missing'}`]
+      : [` in ${partName(frame, figure, name, row)}`];
   });
-  return [rowName(frame, figure, row), ...parts].join(' of ');
+  return `${rowName(frame, figure, row)}${parts.join('')}`;
 }

@@ -1,6 +1,6 @@
 import type { Figure } from 'core/document';
 import { cellAt, columnOf, isMissing, textAt, type Column } from 'core/table';
-import { rowName } from './row-names';
+import { partName, rowName } from './row-names';
 import { writerOf, type Writing } from './value-writer';
 import { whyOf, type Computed } from './why';
 
@@ -13,7 +13,7 @@ export interface HoverText {
 
 /** Data columns only, never a helper series; the helpers speak through the reason. */
 export function hoverText(picture: Computed, row: number, figure: Figure, writing: Writing): HoverText {
-  const { table, panel, series, carried, measures, helpers, whatIfs } = picture.frame;
+  const { table, panel, series, outer, carried, measures, helpers, whatIfs } = picture.frame;
   const write = writerOf(figure, writing);
   const column = (name: string): Column => columnOf(table, name) as Column;
   const value = (name: string): string => {
@@ -24,7 +24,9 @@ export function hoverText(picture: Computed, row: number, figure: Figure, writin
   return {
     title: rowName(picture.frame, figure, row),
     lines: [
-      ...[panel, series].flatMap(name => (name === null ? [] : [{ name, value: textAt(column(name), row) || 'missing' }])),
+      ...[...new Set([...outer, panel, series])].flatMap(name =>
+        name === null || name === picture.frame.category ? [] : [{ name, value: partName(picture.frame, figure, name, row) }],
+      ),
       ...carried.map(name => ({ name, value: textAt(column(name), row) || 'missing' })),
       ...measures.map(name => ({ name, value: value(name) })),
       ...helpers.map(name => ({ name, value: value(name) })),

@@ -26,6 +26,14 @@ export function rowName({ table, category }: Frame, figure: Named, row: number):
   return column.type === 'text' ? shortened(column.dictionary[column.data[row] as number] ?? MISSING_NAME) : stepName(column, row, figure);
 }
 
+/** The name of a row's value in a column that splits the figure: of its panels, series, or what its rows are nested in. */
+export function partName({ table }: Frame, { data, scales }: Named, name: string, row: number): string {
+  const column = columnOf(table, name);
+  if (!column || isMissing(column, row)) return 'missing';
+  const step = data.outer.find(level => level.column === name)?.step ?? (name === data.series ? data.seriesStep : null);
+  return column.type === 'text' ? shortened(textAt(column, row)) : stepName(column, row, { data: { ...data, step }, scales });
+}
+
 /** The names as the axis shows them: within one year a day needs no year; the whole date stands in hover and ledger. */
 export function axisNames(frame: Frame, figure: Named): string[] {
   const names = rowNames(frame, figure);

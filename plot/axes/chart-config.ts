@@ -24,7 +24,7 @@ export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartO
   const padding = ({ chart }: { readonly chart: Chart }) => {
     const measure = widths.on(chart.ctx, plan.livery.font);
     const beside = Math.max(marginRoom(plan), roomBeside(plan, chart.width, measure));
-    return plan.isStrip ? { top: 2, right: 10 + beside, bottom: 2, left: 4 } : { top: 14, right: 20 + beside, bottom: 10, left: 14 };
+    return plan.isStrip ? { top: 2, right: 16 + beside, bottom: 2, left: 4 } : { top: 14, right: 20 + beside, bottom: 10, left: 14 };
   };
   return {
     indexAxis: plan.horizontal ? 'y' : 'x',

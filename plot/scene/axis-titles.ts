@@ -20,13 +20,16 @@ const ABOVE = 12;
 export const axisTitles = (pixels: PixelScales, width: TextWidth): SceneItem[] =>
   pixels.plan.panels.flatMap((panel, i) => titlesOf(panel, i, pixels, width));
 
-function titlesOf({ title, axes, found }: PanelPlan, panel: number, pixels: PixelScales, width: TextWidth): SceneItem[] {
+function titlesOf({ title, axes, found, isBlank }: PanelPlan, panel: number, pixels: PixelScales, width: TextWidth): SceneItem[] {
+  if (isBlank) return [];
   const { livery } = pixels.plan;
   const [left, right] = [leftOf(pixels, panel), rightOf(pixels, panel)];
+  // In a narrow strip the name of a panel may begin above its numbers' end and run to the strip's edge.
+  const beside = pixels.plan.isStrip && !pixels.plan.horizontal ? pixels.layout.width - right : 0;
   const write = (role: TextRole, text: string, font: Font, align: 'left' | 'right', share: number): SceneItem => ({
     kind: 'text',
     role,
-    text: fitted(text, (right - left) * share, item => width(item, font)),
+    text: fitted(text, (right - left) * share + beside, item => width(item, font)),
     x: align === 'left' ? left : right,
     y: middleOf(pixels, panel),
     font,

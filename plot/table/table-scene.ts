@@ -231,7 +231,7 @@ class TablePainter {
   ): void {
     const { cells, livery } = this.plan;
     const isMissing = Number.isNaN(cells.values[at]);
-    const font = strong || cells.marked[at] ? this.layout.fonts.strong : this.layout.fonts.cell;
+    const font = strong || (cells.marked[at] && !ground) ? this.layout.fonts.strong : this.layout.fonts.cell;
     const colour = cells.inks[at] || (isMissing ? livery.soft : livery.ink);
     const text = [cells.texts[at], cells.labels[at]].filter(Boolean).join('  ');
     this.write('label', text, place, { font, colour, align, on: ground || livery.ground });
