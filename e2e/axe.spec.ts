@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import axe from 'axe-core';
-import { brief, canvas, cell, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
+import { brief, cell, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
 
 /** Runs an action by its name: in a small window the bar has no button for it. */
 async function run(page: Page, action: string): Promise<void> {
@@ -109,7 +109,7 @@ for (const { colorScheme, width, height } of looks)
       await openApp(page);
       await steps(page);
       if (SHEETS.test(name) && name !== 'finer settings') await expect(page.getByRole('dialog').last()).toBeVisible();
-      await expect(canvas(page)).toBeVisible();
+      await expect(stage(page).locator('canvas[role="img"], table[role="grid"]').first()).toBeVisible();
       await page.evaluate(axe.source);
       const found = await page.evaluate(async () => {
         const engine = (globalThis as unknown as { axe: typeof axe }).axe;

@@ -122,6 +122,11 @@ export class FigureTable {
     return this.plan().rows[nth] as TableRow;
   }
 
+  /** The names that a row has: below the level that it sums up it has none, and its last one takes their room. */
+  protected namesOf({ names, depth }: TableRow): readonly string[] {
+    return names.slice(0, Math.max(0, depth) + 1);
+  }
+
   protected isMissing(at: number): boolean {
     return Number.isNaN(this.plan().cells.values[at]);
   }

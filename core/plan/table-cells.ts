@@ -140,20 +140,21 @@ class CellWriter {
     this.marked[at] = marked;
     const colour = dress.colours[row] as string;
     if (this.drawing(measure) === 'bars') this.barColours[at] = colour;
-    else if (figure.crosstab.paints === 'text') this.inks[at] = this.readable(colour);
+    else if (figure.crosstab.paints === 'text') this.inks[at] = this.readable(colour, livery.ground);
     else {
       this.grounds[at] = colour;
-      this.inks[at] = contrastOf(livery.ink, colour) >= contrastOf(livery.ground, colour) ? livery.ink : livery.ground;
+      const better = contrastOf(livery.ink, colour) >= contrastOf(livery.ground, colour) ? livery.ink : livery.ground;
+      this.inks[at] = this.readable(better, colour);
     }
   }
 
-  /** A colour as text: as it is where it can be read, else the nearest that can. */
-  private readable(colour: string): string {
-    const { ground, ink } = this.request.livery;
-    let found = this.inkOn.get(colour);
+  /** A colour as text on a ground: as it is where it can be read, else the nearest that can. */
+  private readable(colour: string, ground: string): string {
+    const key = `${colour} on ${ground}`;
+    let found = this.inkOn.get(key);
     if (found === undefined) {
-      found = isReadable(colour, ground, LEAST_TEXT) ? colour : (nearestReadable(colour, ground, LEAST_TEXT) ?? ink);
-      this.inkOn.set(colour, found);
+      found = isReadable(colour, ground, LEAST_TEXT) ? colour : (nearestReadable(colour, ground, LEAST_TEXT) ?? this.request.livery.ink);
+      this.inkOn.set(key, found);
     }
     return found;
   }

@@ -91,9 +91,14 @@ function headHtml({ heads, levels }: TablePlan): string {
 }
 
 function rowHtml({ rows, columns, cells }: TablePlan, row: number): string {
-  const { kind, names } = rows[row] as TablePlan['rows'][number];
-  const heads = names.map(name => `<th scope="row">${escaped(name)}</th>`);
-  const own = columns.map(({ align, kind: of }, nth) => {
+  const { kind, names, depth } = rows[row] as TablePlan['rows'][number];
+  const own = names.slice(0, Math.max(0, depth) + 1);
+  // The name of a total takes the room of the levels that it sums up.
+  const span = names.length - own.length + 1;
+  const heads = own.map(
+    (name, i) => `<th scope="row"${span > 1 && i === own.length - 1 ? ` colspan="${span}"` : ''}>${escaped(name)}</th>`,
+  );
+  const values = columns.map(({ align, kind: of }, nth) => {
     const at = row * columns.length + nth;
     const look = [
       `text-align:${align === 'middle' ? 'center' : align}`,
@@ -104,5 +109,5 @@ function rowHtml({ rows, columns, cells }: TablePlan, row: number): string {
     const text = of === 'trend' ? '' : [cells.texts[at], cells.labels[at]].filter(Boolean).join(' ');
     return `<td style="${look.join(';')}">${escaped(text)}</td>`;
   });
-  return `<tr class="${kind}">${[...heads, ...own].join('')}</tr>`;
+  return `<tr class="${kind}">${[...heads, ...values].join('')}</tr>`;
 }

@@ -21,7 +21,10 @@ const SMALLEST = 12;
 const FULL_WIDTH = 640;
 
 /** What a head is made of; a table has no panels. */
-export type HeadedPlan = Pick<ChartPlan, 'title' | 'subtitle' | 'legend' | 'axisNote' | 'legendAt' | 'livery' | 'panels' | 'horizontal'>;
+export type HeadedPlan = Pick<
+  ChartPlan,
+  'title' | 'subtitle' | 'legend' | 'axisNote' | 'legendAt' | 'livery' | 'panels' | 'horizontal' | 'isStrip'
+>;
 
 /** A legend's entry with its place from the left edge. */
 interface PlacedEntry {
@@ -69,14 +72,13 @@ const AMOUNTS: readonly Amount[] = [
   { title: 0, subtitle: 0, note: false, legend: 0 },
 ];
 
+// A strip of a grid has its words above the whole of it.
 const NOTHING: Amount = { title: 0, subtitle: 0, note: false, legend: 0 };
-/** A strip of a grid has its words above the whole of it. */
-const saysNothing = ({ title, subtitle, axisNote, legend }: HeadedPlan): boolean => !title && !subtitle && !axisNote && legend.length === 0;
 
 /** The head of a figure at a width in CSS pixels, no higher than so many as long as it can be less. */
 export function headOf(plan: HeadedPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureHead {
   let head: FigureHead | null = null;
-  if (saysNothing(plan))
+  if (plan.isStrip)
     return { ...headWith(NOTHING, plan, width, textWidth), rows: [], height: plan.horizontal ? AXIS_TITLES + GAP_BELOW : 0 };
   for (const amount of AMOUNTS) {
     head = headWith(amount, plan, width, textWidth);
