@@ -39,18 +39,24 @@ export function gridScene(plan: ChartPlan, host: PlotLayout, shape: GridShape, l
   const axes = layoutPlanOf(strips);
   const [first] = axes.panels;
   // Numbers that would be the same beside every strip stand at the first alone.
-  const once = plan.horizontal || !sharesNumbers(strips) ? 0 : numberRoom(first?.axes[0] as AxisPlan, axes, width);
-  const size = plan.horizontal
-    ? { width: area.width, height: area.height / count }
-    : { width: (area.width + (count - 1) * once) / count, height: area.height };
-  const layout = layOut(axes, size);
+  const numbers = plan.horizontal || !sharesNumbers(strips) ? 0 : numberRoom(first?.axes[0] as AxisPlan, axes, width);
+  const sizeWith = (room: number) =>
+    plan.horizontal
+      ? { width: area.width, height: area.height / count }
+      : { width: (area.width + (count - 1) * room) / count, height: area.height };
+  const close = layOut(axes, sizeWith(numbers));
+  // Turned names begin beside their plot: there each strip needs its room.
+  const once = close.names?.turn ? 0 : numbers;
+  const size = sizeWith(once);
+  const layout = once === numbers ? close : layOut(axes, size);
   const drawn = strips.map((strip, nth): DrawnStrip => {
     const shift = plan.horizontal
       ? { x: area.left, y: area.top + nth * size.height }
       : { x: area.left + nth * (size.width - once), y: area.top };
     const own = once > 0 && nth > 0 ? { ...strip, plan: withoutNumbers(strip.plan) } : strip;
-    const scene = sceneOf(own.plan, layout, width);
-    return { scene: movedScene(scene, shift), strip: own, pixels: new PixelScales(own.plan, layout), shift };
+    const placed = nth > 0 && once > 0 ? { ...layout, from: once } : layout;
+    const scene = sceneOf(own.plan, placed, width);
+    return { scene: movedScene(scene, shift), strip: own, pixels: new PixelScales(own.plan, placed), shift };
   });
   return { scene: merged(head, drawn, plan), strips: drawn };
 }

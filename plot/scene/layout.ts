@@ -15,6 +15,8 @@ export interface AxisEnds {
 export interface PlotLayout {
   readonly width: number;
   readonly height: number;
+  /** Where its own room begins, in a strip that begins within the one before; 0 where unsaid. */
+  readonly from?: number;
   /** The plot between the axes. */
   readonly area: Box;
   /** Middle of the first category, and pixels from one place to the next. */

@@ -52,11 +52,11 @@ const text = (words: string, x: number, y: number, { plan }: PixelScales): Extra
 
 /** Lines below the plot, each in its middle, brought back where they would leave the figure. */
 function belowItems({ place, lines }: AxisName, pixels: PixelScales, width: TextWidth): SceneItem[] {
-  const { area, width: whole } = pixels.layout;
+  const { area, width: whole, from = 0 } = pixels.layout;
   const top = area.top + area.height + NAME_GAP;
   return lines.map((line, i) => {
     const half = width(line, textFont(pixels.plan.livery)) / 2;
-    const x = Math.max(EDGE + half, Math.min(pixels.atPlace(place), whole - EDGE - half));
+    const x = Math.max(from + EDGE + half, Math.min(pixels.atPlace(place), whole - EDGE - half));
     return text(line, x, top + NAME_LINE * (i + 0.5), pixels);
   });
 }
