@@ -93,6 +93,10 @@ test('totals, the largest of a level, and the order of columns follow the brief'
   await expect(table(page).locator('thead th').nth(3)).toHaveText('Jun 2031');
   await choose(page, 'column-totals', 'left out');
   await expect(table(page).locator('tr.row-total')).toHaveCount(0);
+  // By hand it begins with what there is to arrange.
+  await choose(page, 'across-order', 'by hand');
+  await brief(page).locator('[data-token="across-hand"]').click();
+  await expect(page.getByRole('dialog').getByRole('listitem')).toHaveCount(7);
 });
 
 test('a cue looks at totals, or rests where a table has no place for it and says so', async ({ page }) => {

@@ -93,8 +93,9 @@ export class BriefWords {
   choose({ key, value }: TokenChoice): boolean {
     const subject = this.subject();
     if (!subject) return false;
-    if (key === 'order' && value === 'hand') {
-      this.arrange(subject.figure);
+    const byHand = value === 'hand' ? BY_HAND[key] : undefined;
+    if (byHand) {
+      this.store.changeFigure(byHand.change(subject.figure, this.keysOf(byHand.column(subject.figure))));
       return false;
     }
     const change = chooseWord(subject, key, value);
@@ -103,14 +104,31 @@ export class BriefWords {
     return change.ok;
   }
 
-  /** An order by hand starts as the categories stand now. */
-  private arrange(figure: Figure): void {
+  /** An order by hand starts as what it arranges stands now. */
+  private keysOf(name: string | null): (string | null)[] {
     const frame = this.shown()?.picture?.frame;
-    const column = frame && columnOf(frame.table, frame.category);
-    const keys = column ? Array.from({ length: column.data.length }, (_, row) => keyOf(column, row)) : [];
-    this.store.changeFigure({ data: { ...figure.data, order: { by: 'hand', keys: [...new Set(keys)] } } });
+    const column = frame && name !== null ? columnOf(frame.table, name) : undefined;
+    return column ? [...new Set(Array.from({ length: column.data.length }, (_, row) => keyOf(column, row)))] : [];
   }
 }
+
+/** Orders that may be by hand, by the word that chooses them: of which column's values, and what it changes. */
+const BY_HAND: Readonly<
+  Record<
+    string,
+    { readonly column: (figure: Figure) => string | null; readonly change: (figure: Figure, keys: (string | null)[]) => Partial<Figure> }
+  >
+> = {
+  order: { column: ({ data }) => data.category, change: ({ data }, keys) => ({ data: { ...data, order: { by: 'hand', keys } } }) },
+  'across-order': {
+    column: ({ data }) => data.series,
+    change: ({ crosstab }, keys) => ({ crosstab: { ...crosstab, columns: { by: 'hand', descending: false, keys } } }),
+  },
+  'panel-order': {
+    column: ({ data }) => data.panel,
+    change: ({ shape }, keys) => ({ shape: { ...shape, panelOrder: { by: 'hand', descending: false, keys } } }),
+  },
+};
 
 /** What cues go along unless told otherwise: forward in time, else the order that the figure shows. */
 function alongOf(data: Figure['data'] | undefined, type: ColumnType | undefined): CueFacts['along'] {

@@ -20,6 +20,7 @@ import type { MovedLabel } from '../services/label-pins';
 import { Announcer } from '../ui/announcer';
 import { ROOT_ZOOM } from '../ui/root-zoom';
 import { FigureParts, type HeadWords } from './figure-parts';
+import { HoverCard } from './hover-card';
 
 // A card above a mark leaves its label free, in CSS pixels.
 const ABOVE_LABEL = 26;
@@ -42,7 +43,7 @@ const spoken = ({ title, lines, why }: HoverText): string =>
 @Component({
   selector: 'cb-figure-canvas',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FigureParts],
+  imports: [FigureParts, HoverCard],
   host: { class: 'relative block min-h-0 min-w-0' },
   template: `
     <div
@@ -81,17 +82,7 @@ const spoken = ({ title, lines, why }: HoverText): string =>
       }
     </div>
     @if (card(); as card) {
-      <div class="hover-card" [style.left.px]="card.left" [style.top.px]="card.top" [style.transform]="card.shift">
-        <p class="font-semibold">{{ card.text.title }}</p>
-        @for (line of card.text.lines; track line.name) {
-          <p class="flex justify-between gap-4">
-            <span class="text-soft">{{ line.name }}</span><span class="tabular-nums">{{ line.value }}</span>
-          </p>
-        }
-        @if (card.text.why) {
-          <p class="mt-1 border-t border-hair pt-1">{{ card.text.why }}</p>
-        }
-      </div>
+      <cb-hover-card [text]="card.text" [style.left.px]="card.left" [style.top.px]="card.top" [style.transform]="card.shift" />
     }
   `,
 })

@@ -21,6 +21,7 @@ import { GoverningWords } from '../brief/governing-words';
 import { Sheet } from '../ui/sheet';
 import { CellBar, CellGlyph, CellTrend } from './cell-drawings';
 import { FigureParts, type HeadWords } from './figure-parts';
+import { HoverCard } from './hover-card';
 import { TableKey } from './table-key';
 
 // Rows drawn beyond what is seen, above and below.
@@ -32,7 +33,7 @@ const FIXED: ReadonlySet<string> = new Set(['title', 'subtitle', 'foot']);
 @Component({
   selector: 'cb-figure-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CellBar, CellGlyph, CellTrend, FigureParts, GoverningWords, Sheet, TableKey],
+  imports: [CellBar, CellGlyph, CellTrend, FigureParts, GoverningWords, HoverCard, Sheet, TableKey],
   host: {
     class: 'relative flex min-h-0 min-w-0 flex-col',
     '[style.background]': 'plan().livery.ground',
