@@ -36,7 +36,7 @@ export const cellSettings = {
   }),
   drawing: choiceSetting<CrosstabChoice['drawings'][number]['as']>({
     about: (subject, place) => `How ${measureName(subject, place)} shows in its cells`,
-    search: 'small bar spark line in cell data bars trend',
+    search: 'small bar spark line in cell length trend',
     governs: () => ['columns'],
     places: perMeasure,
     plain: 'numbers',
