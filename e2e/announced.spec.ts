@@ -31,6 +31,19 @@ test('what matters is told once, in one live region: rows left, undo, switches, 
   expect(new Set(await told()).size).toBe((await told()).length);
 });
 
+test('two moves of a cue before the first is drawn go two places', async ({ page }) => {
+  const told = await listenTo(page);
+  await addCue(page, 'average', 'typical');
+  await addCue(page, 'band', 'band');
+  await expect.poll(told).toContain('Cue 3 added');
+  const line = brief(page).locator('cb-cue-line').nth(2);
+  await line.evaluate(element => {
+    for (let i = 0; i < 2; i++) element.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp', altKey: true, bubbles: true }));
+  });
+  await expect.poll(told).toContain('Cue moved to place 1 of 3');
+  await expect(brief(page).locator('cb-cue-line').first()).toContainText('Show the range');
+});
+
 test('the rows that a filter leaves, or that none is left', async ({ page }) => {
   await drop(page, 'a.csv', 'hut,milk\nAlm,1\nBerg,2\nCloud,3\n');
   await expect(brief(page)).toContainText('Take a, 3 rows');

@@ -96,7 +96,9 @@ export class CueList {
   }
 
   protected act(action: CueAction, cue: Cue): void {
-    const at = this.figure().cues.indexOf(cue);
+    // The store's own order: a second key may come before the list is drawn as the first left it.
+    const at = this.places().findIndex(other => other.id === cue.id);
+    if (at < 0) return;
     switch (action) {
       case 'duplicate':
         return this.changes.set(cues => cues.toSpliced(at + 1, 0, { ...cue, id: crypto.randomUUID() }));
@@ -123,6 +125,10 @@ export class CueList {
     this.changes.write(token, cue);
   }
 
+  private places(): readonly Cue[] {
+    return this.store.figure?.cues ?? [];
+  }
+
   /** Names that columns of the figure have. */
   private taken(): string[] {
     const { category, measures, scopes } = this.words();
@@ -130,13 +136,14 @@ export class CueList {
   }
 
   private move(from: number, to: number): void {
-    if (from === to || to < 0 || to >= this.figure().cues.length) return;
+    const { length } = this.places();
+    if (from === to || to < 0 || to >= length) return;
     this.changes.set(cues => {
       const next = [...cues];
       moveItemInArray(next, from, to);
       return next;
     });
-    this.announcer.say(`Cue moved to place ${to + 1} of ${this.figure().cues.length}`);
+    this.announcer.say(`Cue moved to place ${to + 1} of ${length}`);
   }
 
   private remove(cue: Cue, at: number): void {

@@ -31,7 +31,7 @@ export class FigureActions {
   }
 
   remove(figure: Figure): void {
-    const at = this.figures.indexOf(figure);
+    const at = this.figures.findIndex(({ id }) => id === figure.id);
     this.store.apply({ kind: 'remove-figure', figure: figure.id });
     this.notices.done(`Removed ${figure.name}.`, { undo: () => this.store.apply({ kind: 'add-figure', figure, at }) });
   }
@@ -43,7 +43,7 @@ export class FigureActions {
 
   /** Puts a figure at a place of the list, counted from 0. */
   move(figure: Figure, to: number): void {
-    const at = this.figures.indexOf(figure);
+    const at = this.figures.findIndex(({ id }) => id === figure.id);
     if (to === at || to < 0 || to >= this.figures.length) return;
     this.store.apply({ kind: 'move-figure', figure: figure.id, to });
     this.announcer.say(`${figure.name} moved to place ${to + 1} of ${this.figures.length}`);

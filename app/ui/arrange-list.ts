@@ -18,7 +18,7 @@ import { Icon } from './icon';
             class="act p-1"
             [attr.aria-disabled]="$first"
             [attr.aria-label]="'Move up ' + (item ?? '(missing)')"
-            (click)="move($index, -1)"
+            (click)="move(item, -1)"
           >
             <cb-icon name="arrow-up" />
           </button>
@@ -27,7 +27,7 @@ import { Icon } from './icon';
             class="act p-1"
             [attr.aria-disabled]="$last"
             [attr.aria-label]="'Move down ' + (item ?? '(missing)')"
-            (click)="move($index, 1)"
+            (click)="move(item, 1)"
           >
             <cb-icon name="arrow-down" />
           </button>
@@ -46,8 +46,10 @@ export class ArrangeList {
     this.put(previousIndex, currentIndex);
   }
 
-  protected move(from: number, by: 1 | -1): void {
-    this.put(from, from + by);
+  /** By the item, not by its place: a second press may come before the first is drawn. */
+  protected move(item: string | null, by: 1 | -1): void {
+    const from = this.order().indexOf(item);
+    if (from >= 0) this.put(from, from + by);
   }
 
   private put(from: number, to: number): void {
