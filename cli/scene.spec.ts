@@ -47,7 +47,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'season',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
   figures: [figure, long],
   formats: [],
   pictures: [],

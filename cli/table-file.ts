@@ -1,6 +1,7 @@
 import { readFile as readAny, type Contents, type ProjectBundle } from 'core/io';
-import { messageFor, type Problem, type Result } from 'core/result';
-import type { Table } from 'core/table';
+import type { Problem, Result } from 'core/result';
+import { messageFor } from 'core/result/words';
+import type { Intake, Table } from 'core/table';
 import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 
@@ -22,8 +23,8 @@ const placeOf = (problem: Problem): string =>
   'at' in problem && problem.code !== 'syntax' ? `line ${problem.at.line}, column ${problem.at.column}: ` : '';
 
 /** A table from a file of any known kind, `-` for standard input; what was mended goes to standard error. */
-export async function readTable(path: string, warn: (line: string) => void): Promise<Table> {
-  const contents = await contentsOf(path);
+export async function readTable(path: string, warn: (line: string) => void, intake?: Intake): Promise<Table> {
+  const contents = await contentsOf(path, intake);
   const [first] = contents.kind === 'tables' ? contents.tables : [];
   if (!first) throw new BadInput([`${path} is a whole project. Name a file with one table.`]);
   for (const note of first.notes) warn(messageFor(note));
@@ -40,8 +41,8 @@ export async function readProject(path: string, warn: (line: string) => void): P
   throw new BadInput([`${path} is no project file. Choose a file that Cowbell saved.`]);
 }
 
-const contentsOf = async (path: string): Promise<Contents> =>
-  valueOf(readAny(await bytesOf(path), path === '-' ? 'standard input' : basename(path)));
+const contentsOf = async (path: string, intake?: Intake): Promise<Contents> =>
+  valueOf(await readAny(await bytesOf(path), path === '-' ? 'standard input' : basename(path), { intake }));
 
 async function bytesOf(path: string): Promise<Uint8Array> {
   if (path !== '-') {

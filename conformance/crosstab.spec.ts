@@ -3,7 +3,7 @@ import { crosstabOf, shownData, type Crosstab } from 'core/crosstab';
 import { plainCrosstab, type Figure } from 'core/document';
 import { compileFormula, nameText, scopeOf, sqlOf } from 'core/formula';
 import { frameOf, plainMeasure, type Filter, type Frame } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { columnOf, isMissing, tableOf, textAt, type Cell, type Table } from 'core/table';
 import { deliveries } from 'demo/tables';
 import { seededRandom } from 'demo/random';

@@ -1,5 +1,5 @@
 import { readCsv, writeCsv } from 'core/io';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { textAt } from 'core/table';
 import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';

@@ -2,7 +2,7 @@ import { DuckDBDateValue, DuckDBDecimalValue, DuckDBInstance } from '@duckdb/nod
 import { applyCues, cueKinds, readLevel, type CueKindName, type CueFacts, cueFactsOf } from 'core/cue';
 import { literalText, nameText, scopeOf, statementOf } from 'core/formula';
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, makeTable, withColumns, named, tableOf, valuesFrom, type Cell, type Column } from 'core/table';
 import { agree, SqlEngine } from './engine';
 import { SecondEngine } from './second-engine';

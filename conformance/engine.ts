@@ -1,6 +1,6 @@
 import { DuckDBInstance, type DuckDBConnection } from '@duckdb/node-api';
 import { compileFormula, Evaluator, groupRows, literalText, nameText, scopeOf, sqlOf, type FormulaPlace, type Typed } from 'core/formula';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, columnOf, type Cell, type Column, type Table } from 'core/table';
 
 const TYPES = { number: 'double', text: 'varchar', boolean: 'boolean', date: 'date', timestamp: 'timestamp' } as const;

@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { LIGHT_LIVERY, pictureOf, type ChartPlan } from 'core/plan';
 import { layOut, type Scene, type TextWidth } from 'plot';
 import { shippedWidths } from '../cli/shipped-fonts';

@@ -4,7 +4,7 @@ import { pictureOf, type Livery } from 'core/plan';
 import { whyOf } from 'core/words';
 import { firstFigure } from 'core/brief';
 import { plainFormat, PROJECT_VERSION, type Project } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { columnOf, makeTable, type Table } from 'core/table';
 import { CELLS, cellFaults, pickerOf } from './awkward';
 import { troubledRows } from './rows';
@@ -30,6 +30,9 @@ const project: Project = {
       edits: [{ row: 1, column: 'x', value: 3 }],
       derived: [{ name: 'z', formula: 'x / 2' }],
       readings: {},
+      source: null,
+      intake: null,
+      made: null,
     },
   ],
   figures: (Object.keys(cueKinds) as CueKindName[]).map((kind, i) => ({

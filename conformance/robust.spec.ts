@@ -9,7 +9,7 @@ import {
   sqlTextOf,
   type FormulaPlace,
 } from 'core/formula';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, columnOf, makeTable, named as columnNamed, tableOf, valuesFrom, type Column } from 'core/table';
 import { seededRandom } from 'demo/random';
 import { columnCases, measureCases } from './cases';

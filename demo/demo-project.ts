@@ -35,7 +35,17 @@ export function demoProject(tables: readonly Table[]): Project {
     version: PROJECT_VERSION,
     id: 'highmeadow',
     name: 'Highmeadow season',
-    tables: tables.map(({ name }) => ({ id: name, name, units: { ...UNITS[name] }, edits: [], derived: [], readings: {} })),
+    tables: tables.map(({ name }) => ({
+      id: name,
+      name,
+      units: { ...UNITS[name] },
+      edits: [],
+      derived: [],
+      readings: {},
+      source: null,
+      intake: null,
+      made: null,
+    })),
     figures: [
       windows.milkByHut(deliveries),
       cued.averageMilk(deliveries),

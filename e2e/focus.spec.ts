@@ -152,7 +152,7 @@ const situations: readonly (readonly [name: string, steps: (page: Page) => Promi
         .first()
         .focus()
         .then(() => press(page, 'Enter')),
-    /^Choose a file…$/,
+    /^Choose files…$/,
   ],
   [
     'the desk closed: the button that opened it',

@@ -15,7 +15,11 @@ class Keys {
     }
   }
 
+  /** Types once something that takes words has the focus, as a person does who sees it come. */
   async type(text: string): Promise<void> {
+    const takesWords = (): boolean =>
+      document.activeElement?.closest('input, textarea, [contenteditable="true"], [role="gridcell"]') !== null;
+    await expect.poll(() => this.page.evaluate(takesWords), { message: `a field for ${text}` }).toBe(true);
     this.count += text.length;
     await this.page.keyboard.type(text);
   }
@@ -50,10 +54,12 @@ test('the whole job with keys alone: open, shape, sort, filter, three cues, reor
   await listenTo(page);
   // Open: rows pasted into the box.
   await keys.run('open a file');
-  await expect(page.getByRole('button', { name: 'Choose a file…' })).toBeFocused();
+  await expect(page.getByRole('button', { name: 'Choose files…' })).toBeFocused();
   await keys.press('Tab');
   await page.keyboard.insertText(CSV);
   await keys.press('Tab', 'Enter');
+  await expect(page.getByRole('button', { name: 'Take it' })).toBeFocused();
+  await keys.press('Enter');
   await expect(brief(page)).toContainText('Show litres summed by hut as columns');
   // Shape and sort.
   await keys.run('shape');

@@ -35,7 +35,7 @@ test('a notice with an undo waits while it is pointed at, and a project that was
   await page.reload();
   await expect(brief(page)).toContainText('Take a, 2 rows');
   await open();
-  await expect(page.getByRole('button', { name: 'Choose a file…' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Choose files…' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Remove Highmeadow season' })).toHaveCount(0);
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { canvas, brief, columnTexts, drop, expectBars, LIGHT, notice, openApp, paste } from './support';
+import { canvas, brief, columnTexts, drop, expectBars, LIGHT, notice, openApp, paste, takeIfLooked } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -32,6 +32,7 @@ test('thousands of rows through the file picker, grouped to a figure', async ({ 
   await page
     .getByLabel('File', { exact: true })
     .setInputFiles({ name: 'big.csv', mimeType: 'text/csv', buffer: Buffer.from(`stall,litres\n${rows.join('\n')}`) });
+  await takeIfLooked(page);
   await expect(notice(page, /40,000 rows and 2 columns/)).toBeVisible();
   await expect(brief(page)).toContainText('Take big, 40,000 rows.');
   await expect.poll(async () => (await columnTexts(page, 'stall')).length).toBeGreaterThan(8);
@@ -49,10 +50,12 @@ test('the sheet that opens files shows all of its width, the first time too', as
 test('rows pasted on the stage, and rows pasted into the box', async ({ page }) => {
   await canvas(page).focus();
   await paste(page, 'stall\tlitres\nAda\t3\nBo\t4');
+  await takeIfLooked(page);
   await expect(brief(page)).toContainText('Take pasted rows, 2 rows.');
   await page.getByRole('button', { name: 'Open', exact: true }).click();
   await page.getByLabel(/Or paste rows here/).fill('pen;kg\nX;1\nY;2\nZ;3');
   await page.getByRole('button', { name: 'Open the rows' }).click();
+  await page.getByRole('button', { name: 'Take it', exact: true }).click();
   await expect(brief(page)).toContainText('Take pasted rows, 3 rows.');
 });
 
@@ -61,8 +64,8 @@ const bad: readonly [name: string, file: string, content: string | readonly numb
   ['a header alone', 'a.csv', 'stall,litres\n', /has a header line but no rows/],
   ['an unclosed quote', 'a.csv', 'stall,litres\nAda,1\n"Bo,2\nCy,3', /Line 3: a quote opens and never closes/],
   ['a binary file', 'a.csv', [80, 75, 3, 4, 10, 0, 0, 1], /Line 2 of a\.csv is not text/],
-  ['a foreign document', 'a.json', '{"rows": []}', /not a Cowbell project/],
-  ['broken JSON', 'a.json', '{"format":\n oops', /line 2 is not JSON/],
+  ['a foreign document', 'a.json', '{"rows": []}', /holds no list of records/],
+  ['broken JSON', 'a.json', '{"format":\n oops', /Line 2 of a\.json is not JSON/],
 ];
 for (const [name, file, content, says] of bad)
   test(`${name} is refused with a reason and the open project stays`, async ({ page }) => {

@@ -144,6 +144,21 @@ export async function paste(page: Page, text: string): Promise<void> {
 
 /** Drops a file on the page. */
 export async function drop(page: Page, name: string, content: string | readonly number[]): Promise<void> {
+  const said = await page.locator('cb-notices').innerText();
+  await dropOnly(page, name, content);
+  await takeIfLooked(page, said);
+}
+
+/** Takes what was read and is shown before it lands; what lands by itself, a project, or is refused, is said in a notice that was not there before. */
+export async function takeIfLooked(page: Page, said = ''): Promise<void> {
+  const take = page.getByRole('button', { name: 'Take it', exact: true });
+  const notices = page.locator('cb-notices');
+  await expect.poll(async () => (await take.isVisible()) || (await notices.innerText()) !== said, { timeout: 30_000 }).toBe(true);
+  if (await take.isVisible()) await take.click();
+}
+
+/** Drops a file, which is then read and looked at. */
+export async function dropOnly(page: Page, name: string, content: string | readonly number[]): Promise<void> {
   await page.evaluate(
     ({ name, content }) => {
       const bytes = typeof content === 'string' ? content : new Uint8Array(content);

@@ -1,7 +1,7 @@
 import { plainMeasure } from 'core/frame';
 import { firstFigure } from 'core/brief';
 import type { Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { countValues } from './count-values';
 import { tryFormula } from './try-formula';

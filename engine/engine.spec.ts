@@ -2,7 +2,7 @@ import { firstFigure } from 'core/brief';
 import { PROJECT_VERSION, readProject, type Figure, type Project } from 'core/document';
 import type { Edit } from 'core/document/edits';
 import type { Livery } from 'core/plan';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { writeProjectFile } from 'core/io';
 import { Engine, MemoryStorage, type News, type PictureAnswer, type Tabs } from './index';
@@ -13,7 +13,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'one',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
   figures: [figure, { ...figure, id: 'g', name: 'second' }],
   formats: [],
   pictures: [],

@@ -1,13 +1,15 @@
 import { deriveColumns } from 'core/document';
 import { confirm, following, historyOf, propose, refuse } from 'core/document/edits';
-import type { DerivedTable, Figure, Project } from 'core/document';
+import type { DerivedTable, Figure, Making, Project } from 'core/document';
 import type { Entry, Following, Proposal } from 'core/document/edits';
 import type { PictureRequest } from 'core/plan';
 import { rememberStages, type Stages } from 'core/stages';
 import { applyEdits, statsOf, type Table } from 'core/table';
 import type { Livery } from 'core/plan';
 import type { Writing } from 'core/words';
-import { failure, success, type Result } from 'core/result';
+import { madeOf, tablesOf } from 'core/making';
+import { failure, success, type Problem, type Result } from 'core/result';
+import type { Made } from 'core/table/steps';
 import type { SourceInfo, Sources } from './api';
 
 // So many figures keep their stages: the one on the stage, and those that one goes back and forth between.
@@ -54,15 +56,16 @@ export class Session {
     this.tables.set(id, table);
   }
 
-  /** Tables that the project names and that are not there. */
+  /** Tables with a source of their own that the project names and that are not there. */
   lacking(): string[] {
-    return this.project.tables.flatMap(({ id }) => (this.tables.has(id) ? [] : [id]));
+    return this.project.tables.flatMap(({ id, made }) => (made || this.tables.has(id) ? [] : [id]));
   }
 
   sources(): Sources {
-    const known = this.project.tables.flatMap(({ id }) =>
-      this.tables.has(id) ? [[id, infoOf(this.tables.get(id) as Table)] as const] : [],
-    );
+    const known = this.project.tables.flatMap(({ id }) => {
+      const found = this.bareTable(id);
+      return found.ok ? [[id, infoOf(found.value)] as const] : [];
+    });
     return Object.fromEntries(known);
   }
 
@@ -70,12 +73,60 @@ export class Session {
     return this.tables;
   }
 
-  /** A table with its edits laid over it and its derived columns behind it, one of them left out if asked. Cost: nothing while none changed. */
-  tableOf(id: string, without?: string): DerivedTable | undefined {
-    const [source, doc] = [this.tables.get(id), this.project.tables.find(table => table.id === id)];
-    if (!source) return undefined;
+  /** A table without edits and derived columns: its source, or what it is made of others. Problems: it is not there, or cannot be made. */
+  bareTable(id: string): Result<Table> {
+    const made = this.madeTable(id);
+    if (made) return made.ok ? success(made.value.table) : made;
+    const source = this.tables.get(id);
+    return source ? success(source) : failure({ code: 'figure-no-table', name: id });
+  }
+
+  /** A table made of others with what has to be known of it; undefined where it has a source of its own. Cost: nothing while none of them changed. */
+  madeTable(id: string): Result<Made> | undefined {
+    const doc = this.project.tables.find(table => table.id === id);
+    return doc?.made ? this.make(doc.made, id) : undefined;
+  }
+
+  /** A table made of those of the project. */
+  make(making: Making, id: string): Result<Made> {
+    if (this.making.has(id)) return failure({ code: 'made-circle', name: this.nameOf(id) });
+    this.making.add(id);
+    try {
+      const parts = tablesOf(making).map(part => ({ part, found: this.tableOf(part) }));
+      const faults = parts.flatMap(({ part }) => this.faultOf(part));
+      if (faults.length) return failure(...faults);
+      const tables = parts.map(({ found }) => found?.table);
+      const named = new Map(parts.map(({ part, found }) => [part, found && { name: this.nameOf(part), table: found.table }]));
+      return this.stagesOfTable(id)('made', [making, ...tables], () => madeOf(making, part => named.get(part)));
+    } finally {
+      this.making.delete(id);
+    }
+  }
+
+  /** Tables that are being made: none is made of itself. */
+  private readonly making = new Set<string>();
+
+  private nameOf(id: string): string {
+    return this.project.tables.find(table => table.id === id)?.name ?? id;
+  }
+
+  private faultOf(id: string): readonly Problem[] {
+    const found = this.bareTable(id);
+    return found.ok ? [] : found.problems;
+  }
+
+  private stagesOfTable(id: string): Stages {
     const stages = this.tableStages.get(id) ?? rememberStages();
     this.tableStages.set(id, stages);
+    return stages;
+  }
+
+  /** A table with its edits laid over it and its derived columns behind it, one of them left out if asked. Cost: nothing while none changed. */
+  tableOf(id: string, without?: string): DerivedTable | undefined {
+    const [bare, doc] = [this.bareTable(id), this.project.tables.find(table => table.id === id)];
+    if (!bare.ok) return undefined;
+    const source = bare.value;
+    const stages = this.stagesOfTable(id);
     const { edits, derived } = doc ?? { edits: NONE, derived: NONE };
     const edited = stages('edited', [source, edits], () => applyEdits(source, edits));
     if (without === undefined) return stages('derived', [edited, derived], () => deriveColumns(edited, derived));
@@ -90,7 +141,7 @@ export class Session {
   /** What a figure's picture is made from. Problem: its table is not there. */
   requestFor(figure: Figure, livery: Livery): Result<PictureRequest> {
     const found = this.tableOf(figure.data.table);
-    if (!found) return failure({ code: 'figure-no-table', name: figure.data.table });
+    if (!found) return failure(...this.faultOf(figure.data.table));
     return success({ figure, ...found, writing: this.writingOf(figure.data.table), livery });
   }
 

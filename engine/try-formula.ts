@@ -2,7 +2,8 @@ import { compileFormula, Evaluator, groupRows, scopeOf, sqlTextOf, type FormulaP
 import { frameOf } from 'core/frame';
 import { rowNames } from 'core/words';
 import type { Figure } from 'core/document';
-import { messageFor, success, type Result } from 'core/result';
+import { success, type Result } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { columnOf, isMissing, named, textAt, withColumns, type Column, type Table, type Values } from 'core/table';
 import type { Trial, TrialAsk } from './api';
 

@@ -5,7 +5,7 @@ import type { CueFacts } from 'core/cue';
 import { briefOf, candidatesOf, chooseWord, rangeOf, subjectOf } from 'core/brief';
 import type { Figure } from 'core/document';
 import { isAdditive, keyOf } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { columnOf, rowsWithValue, type ColumnType } from 'core/table';
 import { shapeOf } from 'core/shape';
 import { layersOf } from '../services/layers-of';

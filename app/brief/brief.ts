@@ -1,7 +1,7 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, Injector, viewChildren } from '@angular/core';
 import { addColumns, settingsBehind } from 'core/brief';
 import type { NumberFormat } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { counted, type Sentence, type Token } from 'core/sentence';
 import { DroppedLabels } from '../services/dropped-labels';
 import { figureSheets } from '../services/figure-sheets';

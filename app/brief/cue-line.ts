@@ -2,7 +2,7 @@ import { CdkDragHandle } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { kindOf, type AppliedCue, type Cue, type CueFacts } from 'core/cue';
 import type { Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import type { Token } from 'core/sentence';
 import { tintOf } from '../ui/tint';
 import { Icon } from '../ui/icon';

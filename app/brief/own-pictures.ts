@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { readSmallPicture } from 'core/io';
 import { MOST_PICTURES, type SmallPicture } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 

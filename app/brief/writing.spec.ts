@@ -41,7 +41,7 @@ describe('writing formulas into the project', () => {
       version: PROJECT_VERSION as typeof PROJECT_VERSION,
       id: 'p',
       name: 'p',
-      tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+      tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
       figures: [figure],
       formats: [],
       pictures: [],

@@ -4,11 +4,11 @@ import { filter, firstValueFrom, map } from 'rxjs';
 import type { CsvOptions } from 'core/io';
 import type { Picture } from 'core/plan';
 import type { Figure } from 'core/document';
-import { messageFor } from 'core/result';
 import type { PngSize } from 'plot';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
 import { PictureStore, type Shown } from '../services/picture-store';
+import { ProblemWords } from '../services/problem-words';
 import { ProjectStore } from '../services/project-store';
 import type * as FigureFiles from './figure-files';
 
@@ -19,6 +19,7 @@ export class Handover {
   private readonly store = inject(ProjectStore);
   private readonly pictures = inject(PictureStore);
   private readonly notices = inject(Notices);
+  private readonly problemWords = inject(ProblemWords);
 
   /** How CSV is written: chosen in the sheet, remembered by the browser. */
   readonly csvOptions = signal<Required<CsvOptions>>(rememberedOptions());
@@ -102,7 +103,7 @@ export class Handover {
     const figure = shown?.ask.figure;
     if (shown?.problems.length)
       return this.notices.fault('The figure cannot be drawn as its brief stands now, so nothing was handed over. Mend it first.', {
-        details: shown.problems.map(messageFor),
+        details: await this.problemWords.of(shown.problems),
       });
     if (!figure || !shown?.picture) return this.notices.fault('There is no figure to hand over yet. Make one first.');
     const files = await filesOut();

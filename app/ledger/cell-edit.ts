@@ -2,7 +2,8 @@ import { parseCell, type TypedColumn } from 'core/io';
 import { keyOf, type WhatIf } from 'core/frame';
 import type { Edit } from 'core/document/edits';
 import type { TableDoc } from 'core/document';
-import { messageFor, success, type Result } from 'core/result';
+import { success, type Result } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { columnOf, type Cell, type CellEdit, type Column } from 'core/table';
 import type { Shown } from '../services/picture-store';
 import type { SourceInfo } from 'engine';
@@ -26,6 +27,7 @@ export function changesFor(shown: Shown, source: SourceInfo, cells: readonly Cel
   const refused: RefusedText[] = [];
   for (const { cell, target, value } of targets) {
     if (!value.ok) refused.push({ ...cell, words: value.problems.map(messageFor).join(' ') });
+    else if (target.kind === 'source' && table?.made) refused.push({ ...cell, words: MADE_OF_OTHERS });
     else if (target.kind === 'source') edits.push({ row: target.row, column: target.column, value: value.value });
     else
       whatIfs.push({
@@ -38,6 +40,9 @@ export function changesFor(shown: Shown, source: SourceInfo, cells: readonly Cel
   }
   return { edit: editOf(shown, edits, whatIfs), refused };
 }
+
+/** Rows of a table that is made of others come and go with those: an edit would soon stand in another row. */
+export const MADE_OF_OTHERS = 'This table is made of others. Edit the cell in the table that it comes from.';
 
 /** Takes a cell's edit or what-if value back. */
 export function resetFor(shown: Shown, cell: CellAddress): Edit | null {

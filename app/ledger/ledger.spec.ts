@@ -20,7 +20,7 @@ function shown(change: (figure: Figure) => Partial<Figure> = () => ({}), edits: 
   const writing = { units: {}, formats: [] };
   const read = pictureOf({ figure, table: applyEdits(table, edits), writing, livery });
   return {
-    ask: { figure, table: { id: 'd', edits, derived: [] }, writing, livery },
+    ask: { figure, table: { id: 'd', edits, derived: [], others: null }, writing, livery },
     picture: read.ok ? read.value : null,
     problems: [],
     number: 1,
@@ -136,7 +136,17 @@ describe('typing into the ledger', () => {
 
   it('a what-if value is read as its column’s numbers were', () => {
     const readings = { milk: { decimal: 'comma', dates: 'iso' } } as const;
-    const doc = { id: 'd', name: 'deliveries', units: { milk: 'L' }, edits: [], derived: [], readings };
+    const doc = {
+      id: 'd',
+      name: 'deliveries',
+      units: { milk: 'L' },
+      edits: [],
+      derived: [],
+      readings,
+      source: null,
+      intake: null,
+      made: null,
+    };
     const edited = (text: string): unknown => changesFor(shown(), source, [{ row: 0, column: 'milk', text }], doc).edit;
     const whatIf = (value: number): unknown => ({
       kind: 'set-what-ifs',

@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { parseCell, pasteGrid, type TypedColumn } from 'core/io';
 import { counted } from 'core/sentence';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, isNumeric, textAt, type CellEdit, type Table } from 'core/table';
 import { EngineClient } from '../services/engine-client';
 import type { Shown } from '../services/picture-store';
@@ -23,6 +23,7 @@ import { DataGrid } from './data-grid';
 import { editedColumn } from './ledger-columns';
 import { typedColumn } from './cell-edit';
 import { RefusedCells } from './refused-cells';
+import { MADE_OF_OTHERS } from './cell-edit';
 import type { CellAddress, CellText, GridColumn, RefusedText } from './grid-column';
 
 /** The rows of the table behind one summed-up cell: edit one of them, or give the cell a what-if value. */
@@ -146,6 +147,7 @@ export class SourceRows {
   }
 
   protected typed(cells: readonly CellText[]): void {
+    if (this.store.tableDoc(this.tableId())?.made) return this.refused.set(cells.map(cell => ({ ...cell, words: MADE_OF_OTHERS })));
     const read = cells.map(cell => ({ cell, value: parseCell(cell.text, this.typeOf(cell.column)) }));
     const edits = read.flatMap(({ cell, value }): CellEdit[] =>
       value.ok ? [{ row: this.rows()[cell.row] ?? -1, column: cell.column, value: value.value }] : [],

@@ -2,11 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import type { StoredProject } from 'engine';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
-import { Opener, SAMPLE_ID } from '../services/opener';
+import { SAMPLE_ID } from '../services/incoming';
+import { Opener } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
 import { removedProjects, setRemoved, type RemovedProject } from '../services/removed-projects';
 import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
+
+// What a file's name may end in; what it holds is told by its bytes.
+const ENDINGS = '.csv,.tsv,.txt,.json,.jsonl,.ndjson,.xlsx,.ods,.xls,.parquet,.arrow,.feather,.gz,text/csv,text/plain';
 
 /** What can be opened: a file, pasted rows, the sample, and the projects of this browser. */
 @Component({
@@ -15,18 +19,13 @@ import { Icon } from '../ui/icon';
   imports: [Icon],
   host: { class: 'block w-[22.5rem]' },
   template: `
-    <p class="sheet-head">Open a CSV file or a Cowbell project. You can also drop it anywhere, or paste rows on the stage.</p>
-    <input
-      #picker
-      type="file"
-      class="hidden"
-      accept=".csv,.tsv,.txt,.json,text/csv,text/plain"
-      aria-label="File"
-      (change)="openFile(picker)"
-    />
-    <button type="button" class="row" data-first data-home-add (click)="picker.click()">
-      <cb-icon name="folder-open" />Choose a file…
-    </button>
+    <p class="sheet-head">
+      Open tables (CSV, JSON, workbooks, Parquet, Arrow, packed or not) or a Cowbell project. You can also drop them anywhere, or paste rows
+      on the stage.
+    </p>
+    <input #picker type="file" class="hidden" multiple [accept]="accept" aria-label="File" (change)="openFiles(picker)" />
+    <input #folder type="file" class="hidden" webkitdirectory aria-label="Folder" (change)="openFiles(folder)" />
+    <button type="button" class="row" data-first data-home-add (click)="picker.click()"><cb-icon name="folder-open" />Choose files…</button>
     <form class="p-2" (submit)="$event.preventDefault(); void openText(rows.value)">
       <label class="text-small text-soft" for="pasted-rows">Or paste rows here, the first line naming the columns</label>
       <textarea
@@ -43,7 +42,10 @@ import { Icon } from '../ui/icon';
       }
       <div class="mt-1 flex justify-end"><button type="submit" class="act act-loud">Open the rows</button></div>
     </form>
-    <button type="button" class="row border-t border-hair" (click)="gallery.emit()">
+    <button type="button" class="row border-t border-hair" (click)="folder.click()">
+      <cb-icon name="folder-open" />Choose a folder of like files…
+    </button>
+    <button type="button" class="row" (click)="gallery.emit()">
       <cb-icon name="layout-grid" />Look through the gallery of this project
     </button>
     <p class="sheet-head border-t border-hair pt-2">Projects in this browser</p>
@@ -84,6 +86,7 @@ export class Library {
   private readonly store = inject(ProjectStore);
   private readonly announcer = inject(Announcer);
   protected readonly fault = signal<string | null>(null);
+  protected readonly accept = ENDINGS;
   readonly done = output();
   readonly gallery = output();
 
@@ -100,11 +103,11 @@ export class Library {
     });
   }
 
-  protected openFile(picker: HTMLInputElement): void {
-    const file = picker.files?.[0];
-    if (!file) return;
+  protected openFiles(picker: HTMLInputElement): void {
+    const files = [...(picker.files ?? [])].filter(({ name }) => !name.startsWith('.'));
+    if (files.length === 0) return;
     this.done.emit();
-    void this.opener.openFile(file);
+    void this.opener.openFiles(files);
   }
 
   /** Rows that cannot be read stay in the box, with what is wrong. */

@@ -1,10 +1,10 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { messageFor } from 'core/result';
 import type { Leftover, News, LastSession } from 'engine';
 import { auditTime, combineLatest, distinctUntilChanged, map, switchMap } from 'rxjs';
 import { EngineClient } from './engine-client';
 import { takeLeftovers, writeLeftover } from './leftovers';
 import { Notices } from './notices';
+import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
 
 /** Hands every move to the engine's journal, tells what of it is written, and remembers which figure was on the stage. */
@@ -13,6 +13,7 @@ export class Keeper {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
+  private readonly words = inject(ProblemWords);
 
   /** When everything done so far was in the journal, in milliseconds; null while some of it is not. */
   readonly savedAt = signal<number | null>(null);
@@ -53,9 +54,9 @@ export class Keeper {
       if (this.isWritten && !this.fails()) this.savedAt.set(Date.now());
     } else {
       this.store.refuse(news.id);
-      this.notices.fault('The last change was taken back: the project could not be read again with it.', {
-        details: news.problems.map(messageFor),
-      });
+      void this.words
+        .of(news.problems)
+        .then(details => this.notices.fault('The last change was taken back: the project could not be read again with it.', { details }));
     }
   }
 

@@ -15,7 +15,13 @@ import { Theme } from './theme';
 /** What a picture is made from, as it stood when it was asked for. */
 export interface PictureNeed {
   readonly figure: Figure;
-  readonly table: { readonly id: string; readonly edits: readonly CellEdit[]; readonly derived: readonly Derived[] };
+  readonly table: {
+    readonly id: string;
+    readonly edits: readonly CellEdit[];
+    readonly derived: readonly Derived[];
+    /** Where it is made of others, all tables: a change in one may be one of this. */
+    readonly others: Project['tables'] | null;
+  };
   readonly writing: Writing;
   readonly livery: Livery;
 }
@@ -120,7 +126,12 @@ function askOf(project: Project, found: Figure): NonNullable<Need> {
   const table = project.tables.find(item => item.id === found.data.table);
   return {
     figure: found,
-    table: { id: found.data.table, edits: table?.edits ?? NO_EDITS, derived: table?.derived ?? NO_COLUMNS },
+    table: {
+      id: found.data.table,
+      edits: table?.edits ?? NO_EDITS,
+      derived: table?.derived ?? NO_COLUMNS,
+      others: table?.made ? project.tables : null,
+    },
     writing: {
       units: table?.units ?? NO_UNITS,
       formats: project.formats,
@@ -142,6 +153,7 @@ function sameNeed(a: Need, b: Need): boolean {
     a.figure === b.figure &&
     a.table.edits === b.table.edits &&
     a.table.derived === b.table.derived &&
+    a.table.others === b.table.others &&
     a.writing.units === b.writing.units &&
     a.writing.formats === b.writing.formats &&
     a.writing.liveries === b.writing.liveries &&

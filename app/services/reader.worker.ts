@@ -1,32 +1,110 @@
 import { expose } from 'comlink';
-import { readFile } from 'core/io';
+import { lookAt, readFile, type ImportedTable, type SourceLook } from 'core/io';
 import { failure, success, type Result } from 'core/result';
-import { deliver, type ReadFile } from 'engine';
+import { columnOf, PLAIN_INTAKE, type Intake } from 'core/table';
+import { stack } from 'core/table/steps';
+import { deliver } from 'engine';
+
+/** What was read, as far as the page has to know. */
+export type Seen =
+  | { readonly kind: 'project' }
+  | { readonly kind: 'tables'; readonly look: SourceLook; readonly files: readonly string[]; readonly isStacked: boolean };
+
+/** A file on its way in. */
+export interface NamedFile {
+  readonly file: Blob;
+  readonly name: string;
+}
 
 // Of reading a file, what getting its bytes takes.
 const BYTES_SHARE = 0.06;
+/** The column that names the file of each row, where several were stacked. */
+const FILE_COLUMN = 'file';
 
-/** Reads one file of any known kind. A worker of its own, so that ending it cancels. */
+type OnProgress = (share: number) => void;
+type Got = Awaited<ReturnType<typeof readFile>>;
+
+/**
+ * Reads files of any known kind, and reads them again by another intake, until they are taken. A worker of its own, so that ending it cancels: what it holds
+ * goes to the engine through a port and never lies in the page's memory.
+ */
 export class FileReading {
-  /** The bytes are read here, and what they hold goes to the engine through a port: it never lies in the page's memory. */
-  async read(file: Blob, name: string, engine: MessagePort, onProgress: (share: number) => void): Promise<Result<ReadFile>> {
-    const bytes = await bytesOf(file, share => onProgress(share * BYTES_SHARE));
-    const read = readFile(bytes, name, { onProgress: share => onProgress(BYTES_SHARE + share * (1 - BYTES_SHARE)) });
-    if (!read.ok) return read;
-    if (read.value.kind === 'project') {
-      deliver(engine, read.value);
-      return success({ kind: 'project' });
+  private files: readonly { readonly name: string; readonly bytes: Uint8Array }[] = [];
+  private tables: readonly ImportedTable[] = [];
+  private project: Extract<Got, { ok: true }>['value'] | null = null;
+  private stacked: ImportedTable | null = null;
+
+  async open(files: readonly NamedFile[], onProgress: OnProgress): Promise<Result<Seen>> {
+    const got: { name: string; bytes: Uint8Array }[] = [];
+    for (const [at, { file, name }] of files.entries())
+      got.push({ name, bytes: await bytesOf(file, share => onProgress((BYTES_SHARE * (at + share)) / files.length)) });
+    this.files = got;
+    return this.read(PLAIN_INTAKE, share => onProgress(BYTES_SHARE + share * (1 - BYTES_SHARE)));
+  }
+
+  async read(intake: Intake, onProgress: OnProgress): Promise<Result<Seen>> {
+    const tables: ImportedTable[] = [];
+    for (const [at, { name, bytes }] of this.files.entries()) {
+      const read = await readFile(bytes, name, { intake, onProgress: share => onProgress((at + share) / this.files.length) });
+      if (!read.ok) return read;
+      if (read.value.kind === 'project') {
+        this.project = read.value;
+        return success({ kind: 'project' });
+      }
+      tables.push(...read.value.tables);
     }
-    const [first] = read.value.tables;
-    if (!first) return failure({ code: 'file-empty', file: name });
-    const { table, ...rest } = first;
-    deliver(engine, { kind: 'table', table });
-    return success({ kind: 'table', ...rest });
+    const [first] = tables;
+    if (!first) return failure({ code: 'file-empty', file: this.files[0]?.name ?? '' });
+    this.tables = tables;
+    this.stacked = tables.length > 1 && areAlike(tables) ? stackedTable(tables) : null;
+    return success({
+      kind: 'tables',
+      look: lookAt(this.stacked ?? first),
+      files: this.files.map(({ name }) => name),
+      isStacked: this.stacked !== null,
+    });
+  }
+
+  /** The look at one of several tables that are not stacked. */
+  lookAtTable(at: number): SourceLook {
+    return lookAt(this.tables[at] as ImportedTable);
+  }
+
+  /** Sends what was read to the engine: the project, the stacked table, or one of the tables. */
+  give(engine: MessagePort, at: number, name: string): void {
+    if (this.project?.kind === 'project') return deliver(engine, this.project);
+    const { table } = this.stacked ?? (this.tables[at] as ImportedTable);
+    deliver(engine, { kind: 'table', table: { ...table, name } });
   }
 }
 
+/** Whether tables have the same columns, whatever their order. */
+function areAlike(tables: readonly ImportedTable[]): boolean {
+  const namesOf = ({ table }: ImportedTable): string => JSON.stringify(table.columns.map(({ name }) => name).sort());
+  const [first] = tables as readonly [ImportedTable, ...ImportedTable[]];
+  return tables.every(table => namesOf(table) === namesOf(first));
+}
+
+/** Tables of like files below each other, each row with the name of its file. */
+function stackedTable(tables: readonly ImportedTable[]): ImportedTable | null {
+  const made = stack(
+    tables.map(({ table }) => ({ name: table.name, table })),
+    FILE_COLUMN,
+  );
+  if (!made.ok) return null;
+  const [first] = tables as readonly [ImportedTable, ...ImportedTable[]];
+  const { table } = made.value;
+  const columns = first.columns.map(column => ({
+    ...column,
+    type: (column.name === null ? undefined : columnOf(table, column.name))?.type ?? column.type,
+    misfits: [],
+    misfitCount: tables.reduce((sum, other) => sum + (other.columns.find(({ source }) => source === column.source)?.misfitCount ?? 0), 0),
+  }));
+  return { ...first, table, notes: tables.flatMap(({ notes }) => notes), columns, parts: [], part: null };
+}
+
 /** The bytes of a file, piece by piece, so that there is news of them. */
-async function bytesOf(file: Blob, onProgress: (share: number) => void): Promise<Uint8Array> {
+async function bytesOf(file: Blob, onProgress: OnProgress): Promise<Uint8Array> {
   const bytes = new Uint8Array(file.size);
   onProgress(0);
   let at = 0;

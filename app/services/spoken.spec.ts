@@ -20,7 +20,7 @@ const project = (id: string) => ({
   version: PROJECT_VERSION as typeof PROJECT_VERSION,
   id,
   name: `Project ${id}`,
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
   figures: [figure('f', 'Milk'), figure('g', 'Fat')],
   formats: [],
   pictures: [],

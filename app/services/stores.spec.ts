@@ -21,7 +21,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'one',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
   formats: [],
   pictures: [],
   liveries: [],
@@ -68,7 +68,10 @@ describe('the project store', () => {
     let names: string[] = [];
     store.tables$.subscribe(list => (names = list.map(item => `${item.name} ${item.rowCount}`)));
     store.addSource('t', { name: 'tanks', rowCount: 9, columns: [] });
-    store.apply({ kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [], readings: {} } });
+    store.apply({
+      kind: 'add-table',
+      table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null },
+    });
     expect(names).toEqual(['deliveries 2', 'tanks 9']);
   });
 });

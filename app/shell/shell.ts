@@ -16,12 +16,14 @@ import { Brief } from '../brief/brief';
 import { FormulaDeskPanel } from '../desk/formula-desk';
 import { Handover } from '../handover/handover';
 import { Ledger } from '../ledger/ledger';
+import { IntakeView } from '../intake/intake-view';
 import { Gallery } from '../library/gallery';
 import { Library } from '../library/library';
 import { FormulaDesk } from '../services/formula-desk';
 import { Keeper } from '../services/keeper';
 import { FigureActions } from '../services/figure-actions';
 import { Notices } from '../services/notices';
+import { Incoming } from '../services/incoming';
 import { Opener } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
 import { PANE_LIMITS, Room, type Pane } from '../services/room';
@@ -57,7 +59,22 @@ const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: s
 @Component({
   selector: 'cb-shell',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brief, CommandSearch, Divider, FigureList, FormulaDeskPanel, Gallery, Icon, KeyList, Ledger, Library, NoticeList, Sheet, Stage],
+  imports: [
+    Brief,
+    CommandSearch,
+    Divider,
+    FigureList,
+    FormulaDeskPanel,
+    Gallery,
+    Icon,
+    IntakeView,
+    KeyList,
+    Ledger,
+    Library,
+    NoticeList,
+    Sheet,
+    Stage,
+  ],
   host: {
     class: 'flex h-screen flex-col overflow-hidden',
     '(document:keydown)': 'onKey($event)',
@@ -76,7 +93,8 @@ export class Shell {
   private readonly figureActions = inject(FigureActions);
   private readonly keeper = inject(Keeper);
   private readonly notices = inject(Notices);
-  protected readonly opener = inject(Opener);
+  private readonly opener = inject(Opener);
+  protected readonly incoming = inject(Incoming);
   protected readonly desk = inject(FormulaDesk);
 
   private readonly open = toSignal(this.store.open$);
@@ -298,8 +316,7 @@ export class Shell {
   protected onDrop(event: DragEvent): void {
     event.preventDefault();
     this.dropping.set(false);
-    const file = event.dataTransfer?.files[0];
-    if (file) void this.opener.openFile(file);
+    if (event.dataTransfer) void this.opener.openDropped(event.dataTransfer);
   }
 
   private write(place: 'derived' | 'measure' | 'helper'): void {

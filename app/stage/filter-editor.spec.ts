@@ -36,7 +36,7 @@ async function edited(
     version: PROJECT_VERSION as typeof PROJECT_VERSION,
     id: 'p',
     name: 'p',
-    tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+    tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
     figures: [figure],
     formats: [],
     pictures: [],

@@ -12,7 +12,6 @@ import {
   untracked,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { messageFor } from 'core/result';
 import type { Figure, View } from 'core/document';
 import type { Plan } from 'core/plan';
 import type { hoverText } from 'core/words';
@@ -25,6 +24,7 @@ import { LineDrag } from '../services/line-drag';
 import { PictureStore } from '../services/picture-store';
 import { PreviewStore } from '../services/preview-store';
 import { Room } from '../services/room';
+import { ProblemWords } from '../services/problem-words';
 import { ProjectStore } from '../services/project-store';
 import { FigureCanvas } from './figure-canvas';
 import { FigureChecks } from './figure-checks';
@@ -73,6 +73,7 @@ export class Stage {
   protected readonly isBehind = this.pictures.isBehind;
   /** The canvas that was pointed at last: only there hangs the hover card. */
   protected readonly active = signal<number | null>(null);
+  private readonly problemWords = inject(ProblemWords);
 
   /** What writes the hover card; it comes after the first figure is drawn. */
   private readonly words = signal<typeof hoverText | null>(null);
@@ -89,7 +90,7 @@ export class Stage {
   /** Why the figure cannot be drawn, where the brief does not say it: a fault, or a first picture that failed. */
   protected readonly faults = computed(() => {
     const problems = this.shown()?.problems ?? [];
-    return problems.filter(({ code }) => code === 'engine-fault' || this.plans().length === 0).map(messageFor);
+    return this.problemWords.now(problems.filter(({ code }) => code === 'engine-fault' || this.plans().length === 0));
   });
   protected readonly isEmpty = computed(() => isEmptyPlan(this.plans()[0]));
   protected readonly hover = computed(() => {

@@ -8,6 +8,12 @@ interface Place {
 
 const FOCUSABLE =
   'button:not(:disabled):not([tabindex="-1"]), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex="0"], a[href]';
+/** Whether a press lands on what has the focus: a button that is pressed keeps it until it goes away. */
+const isFocusedAt = (target: EventTarget | null): boolean => {
+  const { activeElement: active, body } = document;
+  return active !== null && active !== body && target instanceof Node && active.contains(target);
+};
+
 // Deep enough for a word in a sheet in a panel.
 const REMEMBERED = 12;
 
@@ -25,7 +31,7 @@ export class FocusHome {
 
   watch(): void {
     document.addEventListener('focusin', event => this.remember(event.target as HTMLElement), true);
-    document.addEventListener('pointerdown', () => (this.isGivenAway = true), true);
+    document.addEventListener('pointerdown', event => (this.isGivenAway = !isFocusedAt(event.target)), true);
     const look = (): void => this.mendSoon();
     new MutationObserver(look).observe(document.body, {
       childList: true,

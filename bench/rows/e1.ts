@@ -3,7 +3,7 @@ import { cueKinds, cueFactsOf, type Cue } from 'core/cue';
 import { PROJECT_VERSION, type Figure, type Project } from 'core/document';
 import { plainMeasure } from 'core/frame';
 import { pictureOf, type Livery, type Picture } from 'core/plan';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { Session } from 'engine';
 import type { Table } from 'core/table';
 import { compare, type BenchRow, type Timing } from '../measure';
@@ -43,7 +43,7 @@ async function timed(figure: Figure, table: Table): Promise<Timing[]> {
     version: PROJECT_VERSION,
     id: 'p',
     name: 'p',
-    tables: [{ id: 't', name: 't', units: {}, edits: [], derived: [], readings: {} }],
+    tables: [{ id: 't', name: 't', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
     figures: [figure],
     formats: [],
     pictures: [],

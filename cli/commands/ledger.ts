@@ -1,6 +1,6 @@
 import type { Figure, Project } from 'core/document';
 import { BARE_LIVERY, computedOf, ledgerTable, pictureOf, type Picture } from 'core/plan';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { counted } from 'core/sentence';
 import type { Table } from 'core/table';
 import { Session } from 'engine';
@@ -13,7 +13,7 @@ const help = `cowbell ledger PROJECT.json [--figure NAME] [--data TABLE=FILE …
   [--format csv|json] [--guard-formulas] [--mark] [-o FILE]
 
 Computes a figure of a project and gives its ledger with all helper columns, as the application hands it over: the first figure, or the one named.
---data puts the rows of a file in the place of a table of the project, by the table's name: last month's figure over this month's rows. Cells that
+--data puts the rows of a file in the place of a table of the project, by the table's name, read as that table's intake says: last month's figure over this month's rows. Cells that
 were edited in the old rows are left out then. --list names figures and tables. FILE - is standard input.
 
   cowbell ledger season.json --list
@@ -31,7 +31,7 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   if (!path || more.length) throw new WrongUse('Name one project file.');
   const give = writingOf(values);
   const { project, tables } = await readProject(path, warnTo(speech));
-  if (values.list) return speech.out(listOf(project, tables));
+  if (values.list) return speech.out(listOf(project, new Session(project, new Map(Object.entries(tables)))));
   const figure = figureIn(project, values.figure);
   const sources = new Map(Object.entries(tables));
   const fresh = await freshTables(project, values.data ?? [], warnTo(speech));
@@ -57,10 +57,10 @@ function drawnOf(session: Session, figure: Figure): Picture['drawn'] {
 }
 
 /** "figure Milk by hut" and "table deliveries, 480 rows", a line each. */
-const listOf = ({ figures, tables }: Project, sources: Readonly<Record<string, Table>>): string =>
+const listOf = ({ figures, tables }: Project, session: Session): string =>
   [
     ...figures.map(({ name }) => `figure ${name}`),
-    ...tables.map(({ id, name }) => `table ${name}, ${(sources[id]?.rowCount ?? 0).toLocaleString('en')} rows`),
+    ...tables.map(({ id, name }) => `table ${name}, ${(session.tableOf(id)?.table.rowCount ?? 0).toLocaleString('en')} rows`),
   ]
     .map(line => `${line}\n`)
     .join('');
@@ -73,7 +73,8 @@ async function freshTables({ tables }: Project, data: readonly string[], warn: (
     if (!file) throw new WrongUse(`“${item}” is no --data TABLE=FILE.`);
     const doc = tables.find(table => table.name === name) ?? tables.find(table => table.name.toLowerCase() === name.toLowerCase());
     if (!doc) throw new BadInput([`No table is called ${name}. Choose one of: ${tables.map(table => table.name).join(', ')}.`]);
-    fresh.set(doc.id, await readTable(file, warn));
+    if (doc.made) throw new BadInput([`${doc.name} is made of other tables. Name one that has a file of its own.`]);
+    fresh.set(doc.id, await readTable(file, warn, doc.intake ?? undefined));
   }
   return fresh;
 }

@@ -1,6 +1,6 @@
 import { applyCues, aroundOf, cueKinds, readLevel, cueFactsOf, type CueKindName } from 'core/cue';
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, columnOf, makeTable, named, tableOf, valuesFrom } from 'core/table';
 import { agree } from '../engine';
 import { PlainFigure, type PlainCell, type PlainColumns } from './plain-cues';

@@ -1,5 +1,5 @@
 import type { AxisChoice, Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { readSentence, type Token } from 'core/sentence';
 import { chosen, figure, formats, tables } from './huts.spec';
 import { briefOf, chooseWord, settings, subjectOf } from './index';

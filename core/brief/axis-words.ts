@@ -1,7 +1,7 @@
 import { MOST_BOUND, type AxisChoice } from 'core/document';
 import { compileFormula } from 'core/formula';
 import type { FigureData } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { speakerOf, type Clause } from './section';
 import { axisBreakSettings } from './axis-break-words';
 import { axisEntry, plainOption, type Typed } from './axis-entry';

@@ -1,5 +1,5 @@
 import { plainFormat, followTitle, type Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { chooseWord, firstFigure, subjectOf, type Change, type TableFacts } from './index';
 
 export const deliveries: TableFacts = {

@@ -17,7 +17,7 @@ export const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'Season',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
   figures: [figure],
   formats: [],
   pictures: [],

@@ -2,7 +2,7 @@ import { cueKinds, cueFactsOf } from 'core/cue';
 import { plainFormat, plainScales, withAxis, type AxisChoice, type Derived, type Figure } from 'core/document';
 import { plainMeasure, type Measure } from 'core/frame';
 import { pictureOf, type ChartPlan } from 'core/plan';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { firstFigure } from 'core/brief';
 import { checks, risksOf, type CheckName, type FoundRisk } from './index';

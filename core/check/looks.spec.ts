@@ -2,7 +2,7 @@ import { cueFactsOf, cueKinds, type Cue } from 'core/cue';
 import { plainFormat, plainLabels, type Figure } from 'core/document';
 import { plainMeasure } from 'core/frame';
 import { LIGHT_LIVERY, pictureOf, type ChartPlan, type Livery } from 'core/plan';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { firstFigure } from 'core/brief';
 import { risksOf, type CheckName, type FoundRisk } from './index';

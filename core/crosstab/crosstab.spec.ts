@@ -1,7 +1,7 @@
 import { firstFigure } from 'core/brief';
 import { plainCrosstab, type CrosstabChoice, type Figure } from 'core/document';
 import { frameOf, plainMeasure, type FigureData } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { columnOf, isMissing, tableOf, textAt } from 'core/table';
 import { crosstabOf, levelsOf, shownData } from './index';
 

@@ -1,5 +1,5 @@
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf, type Cell } from 'core/table';
 import { applyCues, asRule, cueKinds, kindOf, winnersOf, cueFactsOf, type CueKindName } from './index';
 import { level, valuesOf } from './kind-frames.spec';

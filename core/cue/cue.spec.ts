@@ -1,5 +1,5 @@
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { readSentence } from 'core/sentence';
 import { cellAt, tableOf, type Cell } from 'core/table';
 import { applyCues, cueKinds, cueSchema, kindOf, scopeValue, winnersOf, type Cue, type CueFacts, cueFactsOf } from './index';

@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import type { Cell } from 'core/table';
 import { applyCues, cueKinds, findCues, levelWords, readLevel, type CueKindName } from './index';
 import { applied, frameFor, make, words } from './kind-frames.spec';

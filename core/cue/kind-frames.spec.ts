@@ -1,5 +1,5 @@
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { applyCues, cueKinds, readLevel, type AppliedCue, type Cue, type CueKindName, type CueFacts, cueFactsOf } from './index';
 

@@ -1,5 +1,5 @@
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { readSentence } from 'core/sentence';
 import { cellAt, columnOf, tableOf, type Cell } from 'core/table';
 import { aroundOf, asRule, kindOf, cueFactsOf, type CueKindName, type CueFacts } from './index';

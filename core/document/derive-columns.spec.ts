@@ -1,6 +1,6 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, tableOf } from 'core/table';
-import type { Derived } from './schema';
+import type { Derived } from './table-schema';
 import { deriveColumns, orderDerived } from './index';
 
 describe('derived columns', () => {

@@ -1,7 +1,7 @@
 import { compileFormula, Evaluator, nameText, namesIn, scopeWith, type Scope, type Typed } from 'core/formula';
 import { failure, type Problem, type Result } from 'core/result';
 import { named, withColumns, type Column, type Table } from 'core/table';
-import type { Derived } from './schema';
+import type { Derived } from './table-schema';
 
 /** Derived columns in an order in which each comes after those it reads, and what is wrong with the others. */
 export interface OrderedColumns {

@@ -16,20 +16,17 @@ export {
   MOST_WIDTH,
   PICTURE_LIMIT,
   PROJECT_VERSION,
-  derivedSchema,
   figureSchema,
   liverySchema,
   namedLookSchema,
   numberFormatSchema,
   smallPictureSchema,
   projectSchema,
-  tableDocSchema,
 } from './schema';
 export type {
   AlongChoice,
   AxisChoice,
   CrosstabChoice,
-  Derived,
   Dress,
   Figure,
   FigureShape,
@@ -40,10 +37,12 @@ export type {
   SmallPicture,
   Project,
   Scales,
-  TableDoc,
   View,
   Wording,
 } from './schema';
+export { ALIGN_HOW, MOST_KEYS, MOST_PARTS, SAME_KEYS, derivedSchema, makingSchema, tableDocSchema } from './table-schema';
+export type { Derived, Making, TableDoc } from './table-schema';
+export { plainTable } from './plain-table';
 export { plainCrosstab, plainDress, plainFormat, plainLabels, plainScales, plainShape } from './plain';
 export { LIVERIES, liveryNamed } from './liveries';
 export { withAxis } from './with-axis';

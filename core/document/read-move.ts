@@ -5,8 +5,6 @@ import type { Edit } from './edits';
 import type { HistoryMove } from './edits';
 import { faultsOf } from './read-project';
 import {
-  cellEditSchema,
-  derivedSchema,
   figureSchema,
   liverySchema,
   MOST_LIVERIES,
@@ -15,8 +13,8 @@ import {
   namedLookSchema,
   numberFormatSchema,
   smallPictureSchema,
-  tableDocSchema,
 } from './schema';
+import { cellEditSchema, derivedSchema, tableDocSchema } from './table-schema';
 
 const text = z.string();
 const place = z.omit(cellEditSchema, { value: true });
@@ -25,6 +23,7 @@ const place = z.omit(cellEditSchema, { value: true });
 const plainEdits = [
   z.object({ kind: z.literal('rename-project'), name: text }),
   z.object({ kind: z.literal('add-table'), table: tableDocSchema }),
+  z.object({ kind: z.literal('change-table'), table: text, change: z.partial(z.omit(tableDocSchema, { id: true })) }),
   z.object({ kind: z.literal('add-figure'), figure: figureSchema, at: z.optional(z.number()) }),
   z.object({ kind: z.literal('remove-figure'), figure: text }),
   z.object({ kind: z.literal('move-figure'), figure: text, to: z.number() }),

@@ -2,11 +2,11 @@ import { cueSchema } from 'core/cue';
 import { figureDataSchema } from 'core/frame';
 import { LANGUAGES } from 'core/format';
 import { SCALE_NAMES } from 'core/scale';
-import { DATE_STYLES } from 'core/table';
 import * as z from 'zod/mini';
+import { tableDocSchema } from './table-schema';
 
 /** The version that this code writes. Older documents are migrated when read (see `migrations`). */
-export const PROJECT_VERSION = 8;
+export const PROJECT_VERSION = 9;
 
 /** How figures can be drawn. `bar` and `lying-stem` lie; a `crosstab` is a table; everything else stands upright. */
 export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points', 'crosstab'] as const;
@@ -271,30 +271,6 @@ export const figureSchema = z.object({
   view: z.enum(['plain', 'cued', 'both']),
 });
 
-const cell = z.union([z.number(), z.string(), z.boolean(), z.null()]);
-
-/** A cell with the value it was given. */
-export const cellEditSchema = z.object({ row: z.number(), column: z.string(), value: cell });
-
-/** A column that a formula computes from the table's others, row by row. */
-export const derivedSchema = z.object({
-  name: z.string().check(z.minLength(1)),
-  formula: z.string().check(z.minLength(1), z.maxLength(10_000)),
-});
-
-/** How a column's texts were read (see `Reading`). */
-const readingSchema = z.object({ decimal: z.enum(['point', 'comma']), dates: z.enum(DATE_STYLES) });
-
-/** A table of the project: its name, units by column, edited cells, derived columns, how its columns were read where not as plain as can be. The source's values are kept apart. */
-export const tableDocSchema = z.object({
-  id: z.string(),
-  name: z.string(),
-  units: z.record(z.string(), z.string()),
-  edits: z.array(cellEditSchema),
-  derived: z.array(derivedSchema),
-  readings: z.record(z.string(), readingSchema),
-});
-
 /** Units of a ladder, at most. */
 export const MOST_RUNGS = 12;
 
@@ -362,10 +338,6 @@ export const projectSchema = z.object({
 export type Figure = z.infer<typeof figureSchema>;
 /** How all measures of a figure are drawn that say nothing else; “mark” in the document. */
 export type FigureShape = Figure['shape']['mark'];
-/** A column that a formula computes row by row. */
-export type Derived = z.infer<typeof derivedSchema>;
-/** What the document knows of a table. */
-export type TableDoc = z.infer<typeof tableDocSchema>;
 /** A picture that cues may put at marks. */
 export type SmallPicture = z.infer<typeof smallPictureSchema>;
 /** A way to write numbers, by name. */

@@ -1,4 +1,5 @@
-import { messageFor, type FormulaProblem } from 'core/result';
+import type { FormulaProblem } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, isoDate, tableOf, valuesFrom, named, makeTable, type Cell } from 'core/table';
 import { compileFormula, Evaluator, groupRows, MAX_CHARACTERS, scopeOf, sortRows } from './index';
 

@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { addWindows, compileFormula, Evaluator, functionReference, namesIn, placeWithoutWindows, scopeOf, sqlOf } from './index';
 import { WINDOWED_NAMES } from './functions/windowed-names';

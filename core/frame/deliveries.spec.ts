@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, columnOf, makeTable, named, tableOf, valuesFrom, type Cell, type Table } from 'core/table';
 import { frameOf, plainMeasure, type FigureData, type Frame } from './index';
 

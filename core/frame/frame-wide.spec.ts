@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { frameOf, plainMeasure, type FigureData, type Frame } from './index';
 import { base, column, framed } from './deliveries.spec';

@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf, type Cell } from 'core/table';
 import { frameOf, plainMeasure, summedColumn, type FigureData } from './index';
 import { base, column, framed, table } from './deliveries.spec';

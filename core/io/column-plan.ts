@@ -22,6 +22,10 @@ export interface ColumnPlan {
   readonly shortYear?: string | undefined;
   /** A time told finer than values keep it. */
   readonly finer?: string | undefined;
+  /** Chosen by the analyst: what does not fit is missing, and no row changes the plan. */
+  readonly isFixed?: boolean;
+  /** Texts that stand for a missing value beside the usual words. */
+  readonly missing?: ReadonlySet<string> | undefined;
 }
 
 // Words that stand for a missing value wherever the rest of the column is not text.

@@ -22,22 +22,27 @@ export class ColumnReader {
   private readonly isBoolean: boolean;
   private readonly isNumber: boolean;
   private readonly read: ColumnPlan['read'];
+  private readonly missing: ReadonlySet<string> | undefined;
 
   constructor(
     readonly name: string,
     readonly plan: ColumnPlan,
     expectedRows: number,
+    /** Texts of files may carry a guard against spreadsheets; cells of other sources are as they are. */
+    private readonly mayBeGuarded = true,
   ) {
     this.data = memoryFor(plan.type, Math.max(16, expectedRows));
     this.isText = plan.type === 'text';
     this.isBoolean = plan.type === 'boolean';
     this.isNumber = plan.type === 'number';
     this.read = plan.read;
+    this.missing = plan.missing?.size ? plan.missing : undefined;
   }
 
   push(text: string | undefined): void {
     if (this.length === this.data.length) this.grow();
-    this.data[this.length] = this.isText ? this.codeOf(text) : this.rawOf(text);
+    const given = this.missing && text !== undefined && this.missing.has(text.trim()) ? undefined : text;
+    this.data[this.length] = this.isText ? this.codeOf(given) : this.rawOf(given);
     this.length++;
   }
 
@@ -61,8 +66,8 @@ export class ColumnReader {
 
   /** How the column should have been read, now that all of it was seen; undefined where it was read so. */
   betterPlan(): ColumnPlan | undefined {
-    const { type, rival } = this.plan;
-    if (type === 'text') return undefined;
+    const { type, rival, isFixed } = this.plan;
+    if (type === 'text' || isFixed) return undefined;
     if (this.identifier) return textPlan(this.identifier);
     if (type === 'boolean') return this.misfitCount > 0 || this.pairs.size !== 1 || this.answers.size !== 2 ? textPlan() : undefined;
     if (rival && this.onlyRival > 0 && this.onlyOwn === 0) return rival;
@@ -77,7 +82,7 @@ export class ColumnReader {
 
   private codeOf(text: string | undefined): number {
     if (text === undefined || text === '') return MISSING_TEXT;
-    if (text.charCodeAt(0) === APOSTROPHE && GUARDED.test(text)) {
+    if (this.mayBeGuarded && text.charCodeAt(0) === APOSTROPHE && GUARDED.test(text)) {
       this.unguarded++;
       return this.codes.codeOf(text.slice(1));
     }
@@ -126,8 +131,8 @@ export class ColumnReader {
   }
 }
 
-// Enough to show where a file is faulty; the rest is counted.
-const KEPT_MISFITS = 5;
+// Enough to mend them one by one; the rest is counted.
+const KEPT_MISFITS = 200;
 
 const APOSTROPHE = 39;
 /** A text that `writeCsv` guarded: an apostrophe before what a spreadsheet would run. */

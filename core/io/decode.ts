@@ -1,8 +1,10 @@
+import { analyse } from 'chardet';
 import { failure, success, type FileProblem, type Result } from 'core/result';
+import { ENCODINGS, type EncodingName } from 'core/table';
 
 /** How a file's bytes are read as text, and what had to be assumed. */
 export interface Encoding {
-  readonly label: 'utf-8' | 'utf-16le' | 'utf-16be' | 'utf-32le' | 'utf-32be' | 'windows-1252';
+  readonly label: EncodingName | 'utf-32le' | 'utf-32be';
   /** Bytes that are no UTF-8 become a mark of their own instead of ending the reading. */
   readonly lenient: boolean;
   readonly notes: readonly FileProblem[];
@@ -21,12 +23,75 @@ export function encodingOf(bytes: Uint8Array, file: string): Result<Encoding> {
   const marked = markOf(bytes);
   if (marked) return success({ label: marked, lenient: false, notes: [] });
   const nul = bytes.indexOf(0);
+  const wide = nul >= 0 ? unmarkedWide(bytes) : undefined;
+  if (wide) return success({ label: wide, lenient: false, notes: [{ code: 'encoding-assumed', encoding: ENCODING_WORDS[wide] }] });
   if (nul >= 0) return failure({ code: 'file-binary', file, line: linesBefore(bytes, nul) + 1 });
   return success({ label: 'utf-8', lenient: false, notes: [] });
 }
 
+/** A file in an encoding that the analyst chose; what it does not know becomes the mark of a letter that is missing. */
+export function encodingAs(bytes: Uint8Array, file: string, label: EncodingName): Result<Encoding> {
+  if (bytes.length === 0) return failure({ code: 'file-empty', file });
+  if (bytes.length > MAX_FILE_BYTES) return failure({ code: 'file-too-large', file, bytes: bytes.length, limit: MAX_FILE_BYTES });
+  return success({ label, lenient: true, notes: [] });
+}
+
+/** Encodings as people know them. */
+export const ENCODING_WORDS: Readonly<Record<EncodingName, string>> = {
+  'utf-8': 'UTF-8',
+  'utf-16le': 'UTF-16, low byte first',
+  'utf-16be': 'UTF-16, high byte first',
+  'windows-1252': 'Western European',
+  'windows-1250': 'Central European',
+  'windows-1251': 'Cyrillic',
+  'windows-1253': 'Greek',
+  'windows-1254': 'Turkish',
+  'iso-8859-2': 'Central European (ISO 8859-2)',
+  'koi8-r': 'Cyrillic (KOI8-R)',
+  shift_jis: 'Japanese (Shift JIS)',
+  'euc-jp': 'Japanese (EUC)',
+  gb18030: 'Chinese, simplified',
+  big5: 'Chinese, traditional',
+  'euc-kr': 'Korean',
+};
+
+// Bytes that are looked at to tell an encoding.
+const PROBE_BYTES = 64 * 1024;
+
+/** UTF-16 without its mark: of plain text nearly every second byte is 0. */
+function unmarkedWide(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
+  const probe = bytes.subarray(0, PROBE_BYTES & ~1);
+  const zeros = [0, 0];
+  for (let i = 0; i < probe.length; i++) if (probe[i] === 0) zeros[i % 2] = (zeros[i % 2] as number) + 1;
+  const [even, odd] = zeros.map(count => count / (probe.length / 2)) as [number, number];
+  if (bytes.length % 2 || Math.max(even, odd) < 0.4 || Math.min(even, odd) > 0.02) return undefined;
+  return odd > even ? 'utf-16le' : 'utf-16be';
+}
+
+// Names under which the detector knows what a browser decodes by another name.
+const SAME: Readonly<Record<string, EncodingName>> = {
+  'iso-8859-1': 'windows-1252',
+  'iso-8859-7': 'windows-1253',
+  'iso-8859-9': 'windows-1254',
+};
+// Letters of single bytes look alike in many encodings: only a clear finding speaks against Western European.
+const CLEARLY = 12;
+
+/** The encoding whose letter statistics fit best, by the detector; Western European where nothing speaks clearly against it. */
+function likeliest(bytes: Uint8Array): EncodingName {
+  const found = analyse(bytes.subarray(0, PROBE_BYTES)).flatMap(({ name, confidence }) => {
+    const small = name.toLowerCase();
+    const known = SAME[small] ?? ENCODINGS.find(encoding => encoding === small);
+    return known && !known.startsWith('utf') ? [{ known, confidence }] : [];
+  });
+  const western = found.find(({ known }) => known === 'windows-1252')?.confidence ?? 0;
+  const [first] = found;
+  return first && first.confidence >= western + CLEARLY ? first.known : 'windows-1252';
+}
+
 /**
- * What bytes that are not UTF-8 most likely are: UTF-8 with a few bad bytes where letters of several bytes are there as well, else Western European.
+ * What bytes that are not UTF-8 most likely are: UTF-8 with a few bad bytes where letters of several bytes are there as well, else what the detector
+ * finds, else Western European.
  */
 export function secondGuess(bytes: Uint8Array): Encoding {
   const { letters, faults, firstFault } = utf8Evidence(bytes);
@@ -36,7 +101,8 @@ export function secondGuess(bytes: Uint8Array): Encoding {
       lenient: true,
       notes: [{ code: 'bytes-unreadable', count: faults, line: linesBefore(bytes, firstFault) + 1 }],
     };
-  return { label: 'windows-1252', lenient: false, notes: [{ code: 'encoding-assumed', encoding: 'Western European' }] };
+  const label = likeliest(bytes);
+  return { label, lenient: false, notes: [{ code: 'encoding-assumed', encoding: ENCODING_WORDS[label] }] };
 }
 
 /** Letters of several bytes that are well-formed UTF-8, and bytes that are not. */

@@ -1,4 +1,5 @@
 import type { FileProblem } from 'core/result';
+import type { Intake } from 'core/table';
 import { isMissingWord } from './column-plan';
 import { mostCommon } from './delimiter';
 import { parseDate, parseTimestamp } from './moments';
@@ -57,6 +58,20 @@ export function topOf(rows: readonly (readonly string[])[], delimiter: string): 
   const named = others.length === 0 || !isData(first);
   return { above, named, notes: named ? notes : [...notes, { code: 'header-missing' }] };
 }
+
+/** What the first rows are where an intake decides some of it. */
+export function topAs(rows: readonly (readonly string[])[], delimiter: string, { above, names }: Pick<Intake, 'above' | 'names'>): Top {
+  const found = above === null ? topOf(rows, delimiter) : decidedTop(rows, Math.min(above, rows.length));
+  return names === 'found' ? found : { ...found, named: names === 'row' && found.above < rows.length, notes: noteless(found.notes) };
+}
+
+function decidedTop(rows: readonly (readonly string[])[], above: number): Top {
+  const [first = [], ...others] = rows.slice(above);
+  const named = others.length === 0 || !isData(first);
+  return { above, named, notes: named ? [] : [{ code: 'header-missing' }] };
+}
+
+const noteless = (notes: readonly FileProblem[]): FileProblem[] => notes.filter(({ code }) => code !== 'header-missing');
 
 /** A line that stands above, as a note tells it: padding left out, and the mark put back that has cut its own line. */
 function lineText(row: readonly string[], delimiter: string): string {

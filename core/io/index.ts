@@ -1,11 +1,14 @@
 // Files in: any known kind, or one of them.
 export { fileFormats, formatFor, readFile } from './formats/file-formats';
 export type { Contents, FileFormat } from './formats/format';
-export { tableFromRows } from './table-from-rows';
+export { tableFromColumns, tableFromRows, type SourceColumn } from './table-from-rows';
 export { readSmallPicture } from './read-picture';
-export { MAX_CELLS, MAX_COLUMNS, readCsv, type ImportedTable, type ReadOptions } from './read-csv';
+export { readCsv, type ReadOptions } from './read-csv';
+export type { ImportedTable, Misfit, ReadColumn, SourceOrigin } from './imported';
+export { lookAt, type LookColumn, type SourceLook } from './source-look';
+export { MAX_CELLS, MAX_COLUMNS } from './row-run';
 export { readProjectFile, writeProjectFile, type ProjectBundle, type ReadBundle } from './project-file';
-export { MAX_FILE_BYTES } from './decode';
+export { ENCODING_WORDS, MAX_FILE_BYTES } from './decode';
 
 // Typing and pasting in.
 export { parseCell, type TypedColumn } from './parse-cell';

@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, tableOf, type Cell, type ColumnType } from 'core/table';
 import { parseCell, readCsv, writeCsv, type ImportedTable } from './index';
 

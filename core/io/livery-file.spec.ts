@@ -1,5 +1,5 @@
 import { LIVERIES, type LiveryDoc } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { readLivery, writeLivery } from './index';
 
 const [livery] = LIVERIES as [LiveryDoc];

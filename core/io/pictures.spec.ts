@@ -1,5 +1,5 @@
 import { PROJECT_VERSION } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { readProjectFile, readSmallPicture } from './index';
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);

@@ -77,7 +77,7 @@ type PlainTable = z.infer<typeof tableSchema>;
 function tableFaults(project: Project, tables: Readonly<Record<string, PlainTable>>): DocumentProblem[] {
   const fault = (path: string, found: string): DocumentProblem => ({ code: 'document-field', path, found });
   const absent = project.tables
-    .filter(table => !Object.hasOwn(tables, table.id))
+    .filter(table => !table.made && !Object.hasOwn(tables, table.id))
     .map(table => fault(`tables.${table.id}`, 'the values of this table are absent'));
   const uneven = Object.entries(tables).flatMap(([id, { columns }]) => {
     const rows = columns[0]?.cells.length ?? 0;

@@ -15,9 +15,9 @@ export function fewest<T>(items: readonly T[], note: (item: T) => FileProblem): 
   return [...items.slice(0, KEPT).map(note), ...(more > 0 ? [{ code: 'notes-more' as const, count: more }] : [])];
 }
 
-/** What was assumed or could not be read in the columns, no more than a person reads; the rest is counted. */
-export function columnNotes(readers: readonly ColumnReader[], lineOf: LineOf): FileProblem[] {
-  const makers = readers.flatMap(reader => [...assumed(reader), ...unread(reader, lineOf)]);
+/** What was assumed or could not be read in the columns, no more than a person reads; the rest is counted. `counts`: where places are rows, not lines. */
+export function columnNotes(readers: readonly ColumnReader[], lineOf: LineOf, counts?: 'row'): FileProblem[] {
+  const makers = readers.flatMap(reader => [...assumed(reader), ...unread(reader, lineOf, counts)]);
   const shown = makers.slice(0, MOST_NOTES).map(make => make());
   const more = makers.length - shown.length;
   const unguarded = readers.reduce((sum, reader) => sum + reader.unguarded, 0);
@@ -46,15 +46,17 @@ function assumed({ name, plan, doubtful }: ColumnReader): Maker[] {
 const yearOf = ({ reading }: ColumnReader['plan'], text: string): number =>
   new Date(parseDate(text, reading.dates) * 86_400_000).getUTCFullYear();
 
-function unread({ name, plan, misfits, misfitCount }: ColumnReader, lineOf: LineOf): Maker[] {
-  const more = misfitCount - misfits.length;
+function unread({ name, plan, misfits, misfitCount }: ColumnReader, lineOf: LineOf, counts?: 'row'): Maker[] {
+  const told = misfits.slice(0, KEPT);
+  const more = misfitCount - told.length;
   return [
-    ...misfits.map(({ row, text }): Maker => () => ({
+    ...told.map(({ row, text }): Maker => () => ({
       code: 'cell-misfit',
       line: lineOf(row),
       column: name,
       text: cut(text),
       type: plan.type,
+      ...(counts ? { counts } : {}),
     })),
     ...(more > 0 ? [(): FileProblem => ({ code: 'cells-misfit-more', column: name, count: more, type: plan.type })] : []),
   ];

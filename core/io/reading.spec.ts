@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt, type Cell, type ColumnType } from 'core/table';
 import { readCsv, type ImportedTable } from './index';
 

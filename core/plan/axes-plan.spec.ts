@@ -1,7 +1,7 @@
 import { plainMeasure } from 'core/frame';
 import { firstFigure } from 'core/brief';
 import { plainScales, type Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { livery, make, planned } from './plan-frames.spec';
 import { pictureOf, type ChartPlan, type Picture } from './index';

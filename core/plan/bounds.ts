@@ -1,7 +1,8 @@
 import { withAxis, type AxisChoice, type Figure } from 'core/document';
 import { compileFormula, Evaluator, groupRows, scopeOf } from 'core/formula';
 import type { Frame } from 'core/frame';
-import { failure, messageFor, success, type Result } from 'core/result';
+import { failure, success, type Result } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { isNumeric } from 'core/table';
 
 type AxisName = keyof Figure['scales']['axes'];

@@ -1,7 +1,7 @@
 import { firstFigure } from 'core/brief';
 import { plainFormat, type Figure } from 'core/document';
 import { plainMeasure } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf, type Cell } from 'core/table';
 import { pictureOf, type ChartPlan } from './index';
 import { livery, make } from './plan-frames.spec';

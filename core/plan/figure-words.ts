@@ -1,5 +1,5 @@
 import { compileFormula, Evaluator, groupRows, scopeOf } from 'core/formula';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { isMissing, textAt, type Table } from 'core/table';
 import { describeFigure, inSentences, titlesOf } from 'core/words';
 import { withHelpers } from './label-text';

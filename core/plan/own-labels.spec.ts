@@ -2,7 +2,7 @@ import { firstFigure } from 'core/brief';
 import { plainFormat, plainLabels, type Figure, type Labels } from 'core/document';
 import { shorterTexts } from 'core/format';
 import { plainMeasure } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { pictureOf, type ChartPlan, type LabelAsk } from './index';
 import { livery, make } from './plan-frames.spec';

@@ -2,7 +2,7 @@ import { cueKinds, type Cue, type CueKindName, type CueFacts, type Look, cueFact
 import { plainMeasure } from 'core/frame';
 import { firstFigure } from 'core/brief';
 import { plainFormat, plainScales, type Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { pictureOf, type Livery, type Picture, type ChartPlan as Plan } from './index';
 

@@ -2,7 +2,7 @@ import { plainMeasure } from 'core/frame';
 import { kindOf, type CueFacts, cueFactsOf } from 'core/cue';
 import { firstFigure } from 'core/brief';
 import { plainFormat, plainScales, type Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { makeTable, named, tableOf, valuesFrom, type Cell } from 'core/table';
 import { colourIn, pictureOf, type Picture, type ChartPlan as Plan } from './index';
 import { whyOf, writerOf } from 'core/words';

@@ -1,7 +1,7 @@
 import { plainMeasure } from 'core/frame';
 import { firstFigure } from 'core/brief';
 import { plainScales, type AxisChoice, type Figure } from 'core/document';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { positionOf } from 'core/scale';
 import { tableOf } from 'core/table';
 import { livery } from './plan-frames.spec';

@@ -2,7 +2,7 @@ import { firstFigure } from 'core/brief';
 import { plainCrosstab, type CrosstabChoice, type Figure } from 'core/document';
 import type { Cue } from 'core/cue';
 import { plainMeasure } from 'core/frame';
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { crosstabHtml, crosstabLines, crosstabTable, pictureOf, type Picture, type TablePlan } from './index';
 import { livery, look, make } from './plan-frames.spec';

@@ -1,3 +1,12 @@
 export { success, failure, unreachable, type Result } from './result';
-export { messageFor } from './message-for';
-export type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, Place, Problem, SettingProblem } from './problem';
+export type {
+  CueProblem,
+  DocumentProblem,
+  FileProblem,
+  FormulaProblem,
+  MakingProblem,
+  PictureProblem,
+  Place,
+  Problem,
+  SettingProblem,
+} from './problem';

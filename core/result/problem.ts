@@ -7,7 +7,7 @@ export interface Place {
 }
 
 /** Everything an analyst can get wrong, as data; `messageFor` puts it into words. */
-export type Problem = FormulaProblem | FileProblem | PictureProblem | DocumentProblem | SettingProblem | CueProblem;
+export type Problem = FormulaProblem | FileProblem | MakingProblem | PictureProblem | DocumentProblem | SettingProblem | CueProblem;
 
 /** What can be wrong with a formula, each at its place. */
 export type FormulaProblem = { readonly at: Place; readonly words: string } & (
@@ -40,9 +40,30 @@ export type FileProblem =
   | { readonly code: 'file-no-rows'; readonly file: string }
   | { readonly code: 'quote-unclosed'; readonly line: number }
   | { readonly code: 'quote-misplaced'; readonly line: number }
-  | { readonly code: 'row-ragged'; readonly line: number; readonly cells: number; readonly columns: number }
+  | { readonly code: 'unpacked-too-large'; readonly file: string; readonly limit: number }
+  | { readonly code: 'file-broken'; readonly file: string; readonly what: string }
+  | { readonly code: 'json-broken'; readonly file: string; readonly line: number }
+  | { readonly code: 'json-no-list'; readonly file: string }
+  | { readonly code: 'json-line-broken'; readonly line: number }
+  | { readonly code: 'json-lists-kept'; readonly column: string }
+  | { readonly code: 'workbook-locked'; readonly file: string }
+  | { readonly code: 'workbook-empty'; readonly file: string; readonly sheet: string | null }
+  | { readonly code: 'sheet-absent'; readonly name: string; readonly known: readonly string[] }
+  | { readonly code: 'rows-hidden'; readonly count: number; readonly isKept: boolean }
+  | { readonly code: 'headers-joined'; readonly rows: number; readonly example: string }
+  | { readonly code: 'merges-filled'; readonly count: number }
+  | { readonly code: 'errors-missing'; readonly count: number; readonly example: string }
+  | { readonly code: 'numbers-as-text'; readonly column: string; readonly count: number }
+  | { readonly code: 'row-ragged'; readonly line: number; readonly cells: number; readonly columns: number; readonly counts?: 'row' }
   | { readonly code: 'rows-ragged-more'; readonly count: number }
-  | { readonly code: 'cell-misfit'; readonly line: number; readonly column: string; readonly text: string; readonly type: string }
+  | {
+      readonly code: 'cell-misfit';
+      readonly line: number;
+      readonly column: string;
+      readonly text: string;
+      readonly type: string;
+      readonly counts?: 'row';
+    }
   | { readonly code: 'cells-misfit-more'; readonly column: string; readonly count: number; readonly type: string }
   | { readonly code: 'name-repeated'; readonly name: string; readonly renamed: string }
   | { readonly code: 'name-missing'; readonly position: number; readonly renamed: string }
@@ -66,6 +87,29 @@ export type FileProblem =
   | { readonly code: 'too-many-columns'; readonly line: number; readonly limit: number }
   | { readonly code: 'too-many-cells'; readonly line: number; readonly limit: number }
   | { readonly code: 'encoding-assumed'; readonly encoding: string };
+
+/** What can be wrong with a table made of others; of a note the table is there all the same. */
+export type MakingProblem =
+  | { readonly code: 'made-no-table'; readonly name: string }
+  | { readonly code: 'made-circle'; readonly name: string }
+  | { readonly code: 'made-no-column'; readonly table: string; readonly name: string }
+  | { readonly code: 'made-name-taken'; readonly name: string }
+  | { readonly code: 'made-too-large'; readonly rows: number; readonly limit: number }
+  | { readonly code: 'made-too-wide'; readonly name: string; readonly columns: number; readonly limit: number }
+  | { readonly code: 'made-place-twice'; readonly name: string; readonly rows: readonly number[] }
+  | { readonly code: 'keys-uneven'; readonly table: string; readonly keys: number; readonly needed: number }
+  | { readonly code: 'keys-differ'; readonly name: string; readonly table: string; readonly type: string; readonly other: string }
+  | { readonly code: 'keys-twice'; readonly table: string; readonly keys: readonly string[] }
+  | {
+      readonly code: 'keys-alone';
+      readonly isNote: true;
+      readonly table: string;
+      readonly count: number;
+      readonly examples: readonly string[];
+    }
+  | { readonly code: 'keys-missing'; readonly isNote: true; readonly table: string; readonly count: number }
+  | { readonly code: 'keys-not-found'; readonly isNote: true; readonly table: string; readonly count: number }
+  | { readonly code: 'types-differ'; readonly isNote: true; readonly name: string; readonly types: readonly string[] };
 
 /** What can be wrong with a small picture. */
 export type PictureProblem =

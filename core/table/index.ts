@@ -14,3 +14,4 @@ export { applyEdits, type CellEdit } from './overlay';
 export { takeColumn, takeRows, takeValues } from './take';
 export { levelIn } from './level-in';
 export { DATE_STYLES, type DateStyle, type Reading } from './reading';
+export { ENCODINGS, PLAIN_INTAKE, plainColumnIntake, type ColumnIntake, type EncodingName, type Intake, type SourceRange } from './intake';

@@ -4,6 +4,7 @@
  */
 const leaves = [
   'core/result',
+  'core/result/words',
   'core/format',
   'core/scale',
   'core/label',
@@ -13,15 +14,17 @@ const leaves = [
   'core/shape',
   'core/colour',
 ];
-const data = [...leaves, 'core/table'];
+const data = [...leaves, 'core/table', 'core/table/steps'];
 const formula = [...data, 'core/formula'];
 const frame = [...formula, 'core/frame'];
 const cue = [...frame, 'core/cue'];
 const document = [...cue, 'core/document', 'core/document/edits'];
-const core = [...document, 'core/brief', 'core/check', 'core/crosstab', 'core/io', 'core/plan', 'core/words'];
+const core = [...document, 'core/brief', 'core/check', 'core/crosstab', 'core/intake', 'core/io', 'core/making', 'core/plan', 'core/words'];
 
 export const rooms = {
   'core/result': [],
+  // Apart, so that the page's first part comes without them.
+  'core/result/words': ['core/result'],
   'core/stages': [],
   'core/sentence': [],
   'core/colour': [],
@@ -31,6 +34,7 @@ export const rooms = {
   'core/glyph': ['core/sentence'],
   'core/shape': [],
   'core/table': ['core/result', 'core/format'],
+  'core/table/steps': ['core/result', 'core/table'],
   'core/formula': data,
   'core/frame': formula,
   'core/cue': frame,
@@ -39,6 +43,8 @@ export const rooms = {
   'core/document/edits': [...cue, 'core/document'],
   'core/brief': [...document, 'core/words', 'core/crosstab'],
   'core/io': document,
+  'core/making': document,
+  'core/intake': [...document, 'core/io'],
   'core/words': document,
   'core/crosstab': document,
   'core/plan': [...document, 'core/words', 'core/crosstab'],

@@ -5,11 +5,14 @@ import type { Project } from '../schema';
 /** An edit in a few words, for undo and its notice: "changed the shape of Milk by hut". */
 export function describeEdit(edit: Edit, before: Project): string {
   const figureName = (id: string): string => before.figures.find(figure => figure.id === id)?.name ?? 'the figure';
+  const tableName = (id: string): string => before.tables.find(table => table.id === id)?.name ?? '';
   switch (edit.kind) {
     case 'rename-project':
       return `renamed the project to ${edit.name}`;
     case 'add-table':
       return `added the table ${edit.table.name}`;
+    case 'change-table':
+      return edit.change.name === undefined ? `changed the table ${tableName(edit.table)}` : `renamed the table to ${edit.change.name}`;
     case 'add-figure':
       return `added ${edit.figure.name}`;
     case 'remove-figure':

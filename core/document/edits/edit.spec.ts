@@ -17,7 +17,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'Season',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {} }],
+  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
   figures: [figure],
   formats: [],
   pictures: [],
@@ -53,7 +53,10 @@ describe('edits', () => {
       'changed view of Milk by hut',
     ],
     [
-      { kind: 'add-table', table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [], readings: {} } },
+      {
+        kind: 'add-table',
+        table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null },
+      },
       project,
       after => after.tables.length,
       2,

@@ -3,12 +3,14 @@ import { followTitle } from '../follow-title';
 import { sharedParts } from './shared-parts';
 import { unreachable } from 'core/result';
 import type { CellEdit } from 'core/table';
-import type { Derived, Figure, LiveryDoc, NamedLook, NumberFormat, SmallPicture, Project, TableDoc } from '../schema';
+import type { Figure, LiveryDoc, NamedLook, NumberFormat, SmallPicture, Project } from '../schema';
+import type { Derived, TableDoc } from '../table-schema';
 
 /** Everything that can be done to a project; each is one step of undo. */
 export type Edit =
   | { readonly kind: 'rename-project'; readonly name: string }
   | { readonly kind: 'add-table'; readonly table: TableDoc }
+  | { readonly kind: 'change-table'; readonly table: string; readonly change: Partial<Omit<TableDoc, 'id'>> }
   | { readonly kind: 'add-figure'; readonly figure: Figure; readonly at?: number }
   | { readonly kind: 'remove-figure'; readonly figure: string }
   | { readonly kind: 'move-figure'; readonly figure: string; readonly to: number }
@@ -31,6 +33,8 @@ export function applyEdit(project: Project, edit: Edit): Project {
       return { ...project, name: edit.name };
     case 'add-table':
       return { ...project, tables: [...project.tables, edit.table] };
+    case 'change-table':
+      return mapTable(project, edit.table, table => ({ ...table, ...edit.change }));
     case 'add-figure':
       return { ...project, figures: project.figures.toSpliced(edit.at ?? project.figures.length, 0, edit.figure) };
     case 'remove-figure':

@@ -1,11 +1,17 @@
-import type { Result } from 'core/result';
+import { failure, type Result } from 'core/result';
+import { MAX_FILE_BYTES } from '../decode';
 import type { ReadOptions } from '../read-csv';
+import { arrow } from './arrow';
 import { csv } from './csv';
 import type { Contents, FileFormat } from './format';
+import { json } from './json';
+import { parquet } from './parquet';
 import { project } from './project';
+import { gunzip, isGzip } from '../unpack';
+import { workbook } from './workbook';
 
 /** Every kind of file that can be opened. The last one takes what no other claims. */
-export const fileFormats: readonly FileFormat[] = [project, csv];
+export const fileFormats: readonly FileFormat[] = [project, workbook, parquet, arrow, json, csv];
 
 // Enough to know a file by.
 const HEAD_BYTES = 4096;
@@ -17,6 +23,23 @@ export function formatFor(head: Uint8Array, file: string): FileFormat {
   return ofEnding ?? fileFormats.find(format => format.sniffs(head) && !format.endings.includes(ending)) ?? csv;
 }
 
-/** Reads a file of any known kind. */
-export const readFile = (bytes: Uint8Array, file: string, options?: ReadOptions): Result<Contents> =>
-  formatFor(bytes.subarray(0, HEAD_BYTES), file).read(bytes, file, options);
+/** Reads a file of any known kind, packed by gzip or not. What a kind's reader throws is a problem of the file, never the end of the reading. */
+export async function readFile(bytes: Uint8Array, file: string, options?: ReadOptions): Promise<Result<Contents>> {
+  if (bytes.length > MAX_FILE_BYTES) return failure({ code: 'file-too-large', file, bytes: bytes.length, limit: MAX_FILE_BYTES });
+  if (isGzip(bytes)) {
+    const unpacked = await gunzip(bytes, file);
+    return unpacked.ok ? read(unpacked.value, file.replace(/\.gz$/i, ''), options) : unpacked;
+  }
+  return read(bytes, file, options);
+}
+
+async function read(bytes: Uint8Array, file: string, options: ReadOptions | undefined): Promise<Result<Contents>> {
+  const format = formatFor(bytes.subarray(0, HEAD_BYTES), file);
+  try {
+    return await format.read(bytes, file, options);
+  } catch (error) {
+    if (!(error instanceof RangeError)) return failure({ code: 'file-broken', file, what: format.name });
+    // Out of memory, or of an array's length.
+    return failure({ code: 'file-too-large', file, bytes: bytes.length, limit: MAX_FILE_BYTES });
+  }
+}

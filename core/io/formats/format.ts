@@ -1,6 +1,7 @@
 import type { Result } from 'core/result';
 import type { ReadBundle } from '../project-file';
-import type { ImportedTable, ReadOptions } from '../read-csv';
+import type { ImportedTable } from '../imported';
+import type { ReadOptions } from '../read-csv';
 
 /** What a file holds: tables, or a whole project with its own. */
 export type Contents =
@@ -14,6 +15,6 @@ export interface FileFormat {
   readonly endings: readonly string[];
   /** Whether a file that begins like this can be one. `head` are the first bytes, some thousand at most. */
   readonly sniffs: (head: Uint8Array) => boolean;
-  /** Tables with notes, or a project; every problem with its place. Cost: one pass. */
-  readonly read: (bytes: Uint8Array, file: string, options?: ReadOptions) => Result<Contents>;
+  /** Tables with notes, or a project; every problem with its place. What it needs may come when it is first asked for. Cost: one pass. */
+  readonly read: (bytes: Uint8Array, file: string, options?: ReadOptions) => Result<Contents> | Promise<Result<Contents>>;
 }

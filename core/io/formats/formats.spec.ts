@@ -1,4 +1,4 @@
-import { messageFor } from 'core/result';
+import { messageFor } from 'core/result/words';
 import { cellAt } from 'core/table';
 import { formatFor, readFile, tableFromRows } from '../index';
 
@@ -10,18 +10,23 @@ describe('the format of a file', () => {
     ['rows of another ending', 'a.dat', 'hut;milk', 'CSV'],
     ['no ending', 'pasted rows', 'hut\tmilk', 'CSV'],
     ['a project', 'a.json', '{"format":"cowbell-project"', 'Cowbell project'],
-    ['a project behind a mark', 'a.json', '\uFEFF {', 'Cowbell project'],
-    ['a project under no name', 'pasted', '{"format"', 'Cowbell project'],
-    ['an ending in capitals', 'A.JSON', '{', 'Cowbell project'],
+    ['a project behind a mark', 'a.json', '\uFEFF { "format" : "cowbell-project"', 'Cowbell project'],
+    ['a project under no name', 'pasted', '{"format":"cowbell-project"', 'Cowbell project'],
+    ['an ending in capitals', 'A.JSON', '[{"hut":', 'JSON'],
+    ['records', 'a.json', '[{"format":', 'JSON'],
+    ['records line by line', 'feed', '{"hut":"Alm"}\n{', 'JSON'],
+    ['a workbook', 'a.dat', 'PK\u0003\u0004', 'workbook'],
+    ['Parquet', 'a.parquet', 'PAR1', 'Parquet'],
+    ['Arrow', 'a.bin', 'ARROW1', 'Arrow'],
     ['rows called json', 'a.json', 'hut,milk\n', 'CSV'],
     ['braces in rows', 'a.csv', '{a},b\n', 'CSV'],
     ['nothing', 'a.csv', '', 'CSV'],
   ];
   for (const [name, file, head, format] of cases) it(name, () => expect(formatFor(bytes(head), file).name).toBe(format));
-  it('reads by it', () => {
-    const read = readFile(bytes('hut,milk\nAlm,1\n'), 'a.csv');
+  it('reads by it', async () => {
+    const read = await readFile(bytes('hut,milk\nAlm,1\n'), 'a.csv');
     expect(read.ok && read.value.kind === 'tables' && read.value.tables.map(({ table }) => table.rowCount)).toEqual([1]);
-    const broken = readFile(bytes('{"format":\n,}'), 'a.json');
+    const broken = await readFile(bytes('{"format":"cowbell-project"\n,}'), 'a.json');
     expect(!broken.ok && broken.problems.map(messageFor).join()).toMatch(/line 2 is not JSON/);
   });
 });

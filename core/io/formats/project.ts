@@ -6,7 +6,7 @@ import type { FileFormat } from './format';
 export const project: FileFormat = {
   name: 'Cowbell project',
   endings: ['json'],
-  sniffs: head => /^\uFEFF?\s*[{[]/.test(new TextDecoder().decode(head)),
+  sniffs: head => /^\uFEFF?\s*\{\s*"format"\s*:\s*"cowbell-project"/.test(new TextDecoder().decode(head)),
   read: bytes => {
     const read = readProjectFile(new TextDecoder().decode(bytes));
     return read.ok ? success({ kind: 'project', bundle: read.value }) : read;

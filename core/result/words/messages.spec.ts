@@ -1,4 +1,5 @@
-import { failure, messageFor, success, unreachable, type Place, type Problem } from './index';
+import { failure, success, unreachable, type Place, type Problem } from 'core/result';
+import { messageFor } from './index';
 
 const at: Place = { start: 0, end: 4, line: 2, column: 5 };
 

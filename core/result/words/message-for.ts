@@ -1,4 +1,13 @@
-import type { CueProblem, DocumentProblem, FileProblem, FormulaProblem, PictureProblem, Problem, SettingProblem } from './problem';
+import type {
+  CueProblem,
+  DocumentProblem,
+  FileProblem,
+  FormulaProblem,
+  MakingProblem,
+  PictureProblem,
+  Problem,
+  SettingProblem,
+} from 'core/result';
 
 /** The one place where a problem becomes words: what was found, then what was done or what to do next. */
 export function messageFor(problem: Problem): string {
@@ -42,6 +51,9 @@ const identifierWords = {
   codes: 'digits around an E are codes',
 } as const;
 
+/** Lines of a text, rows of a sheet or records of a list. */
+const placeWord = ({ counts }: { readonly counts?: 'row' }): string => (counts === 'row' ? 'Row' : 'Line');
+
 const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
   'file-empty': p => `${p.file} is empty. Choose a file with a header line and rows.`,
   'file-binary': p => `Line ${p.line} of ${p.file} is not text. Save the table as CSV first, then open that file.`,
@@ -49,12 +61,32 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
   'file-no-rows': p => `${p.file} has a header line but no rows. Nothing was opened.`,
   'quote-unclosed': p => `Line ${p.line}: a quote opens and never closes. Close it with " and open the file again.`,
   'quote-misplaced': p => `Line ${p.line}: a quote closes before its cell ends. The cell was kept as it stands.`,
+  'unpacked-too-large': p => `${p.file} holds more than ${megabytes(p.limit)} once unpacked. Split it or drop columns.`,
+  'file-broken': p => `${p.file} is no ${p.what} that can be read: it is broken or cut off. Save or fetch it once more.`,
+  'json-broken': p => `Line ${p.line} of ${p.file} is not JSON. Save or fetch it once more.`,
+  'json-no-list': p => `${p.file} holds no list of records. Choose a file with an array of objects, or with one object on each line.`,
+  'json-line-broken': p => `Line ${p.line} is no record and was left out.`,
+  'json-lists-kept': p => `Lists within ${p.column} were kept as text.`,
+  'workbook-locked': p => `${p.file} is protected by a password. Take the protection off and save it, then open it again.`,
+  'workbook-empty': p =>
+    p.sheet === null
+      ? `${p.file} has no sheet with cells. Choose another file.`
+      : `The sheet ${p.sheet} of ${p.file} has no cells there. Choose another sheet or more of it.`,
+  'sheet-absent': p => `No sheet is called ${p.name}. Choose one of: ${listed(p.known)}.`,
+  'rows-hidden': p =>
+    `${p.count === 1 ? 'One hidden row was' : `${p.count} hidden rows were`} ${p.isKept ? 'read as well. Leave them out if they do not belong' : 'left out'}.`,
+  'headers-joined': p => `${p.rows} rows of names were joined into one, such as “${p.example}”.`,
+  'merges-filled': p => `${p.count === 1 ? 'One merged text stands' : `${p.count} merged texts stand`} in every row that they cover.`,
+  'errors-missing': p =>
+    `${p.count === 1 ? 'One cell holds' : `${p.count} cells hold`} an error, such as ${p.example}. ${p.count === 1 ? 'It was' : 'They were'} left missing.`,
+  'numbers-as-text': p =>
+    `${p.count === 1 ? 'One number' : `${p.count} numbers`} of ${p.column} ${p.count === 1 ? 'was' : 'were'} kept as text there and read as ${p.count === 1 ? 'a number' : 'numbers'}.`,
   'row-ragged': p =>
     p.cells < p.columns
-      ? `Line ${p.line} has ${p.cells} of ${p.columns} cells. The rest was left missing.`
-      : `Line ${p.line} has ${p.cells} cells for ${p.columns} columns. The extra ones were put into columns of their own.`,
+      ? `${placeWord(p)} ${p.line} has ${p.cells} of ${p.columns} cells. The rest was left missing.`
+      : `${placeWord(p)} ${p.line} has ${p.cells} cells for ${p.columns} columns. The extra ones were put into columns of their own.`,
   'rows-ragged-more': p => `${p.count} more lines have too few or too many cells; they were treated the same way.`,
-  'cell-misfit': p => `Line ${p.line}: “${p.text}” in ${p.column} is not a ${p.type}. It was left missing.`,
+  'cell-misfit': p => `${placeWord(p)} ${p.line}: “${p.text}” in ${p.column} is not a ${p.type}. It was left missing.`,
   'cells-misfit-more': p => `${p.count} more cells of ${p.column} are not a ${p.type}; they were left missing.`,
   'name-repeated': p => `Two columns are called “${p.name}”. The second became “${p.renamed}”.`,
   'name-missing': p => `Column ${p.position} has no name. It became “${p.renamed}”.`,
@@ -78,6 +110,33 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
     `Line ${p.line} has more than ${p.limit.toLocaleString('en')} cells. Check the mark between cells, or drop columns.`,
   'too-many-cells': p => `By line ${p.line} the table has more than ${p.limit.toLocaleString('en')} cells. Drop columns or rows first.`,
   'encoding-assumed': p => `The file is not UTF-8. It was read as ${p.encoding}; check accented letters.`,
+};
+
+const keysWord = (count: number): string => (count === 1 ? 'One key' : `${count.toLocaleString('en')} keys`);
+const rowsWord = (count: number): string => (count === 1 ? 'One row' : `${count.toLocaleString('en')} rows`);
+
+const makingWords: { [C in MakingProblem['code']]: WordsOf<C> } = {
+  'made-no-table': p => `The table ${p.name} that this one is made of is not there any more. Choose another, or undo what removed it.`,
+  'made-circle': p => `${p.name} would be made of itself. Choose another table.`,
+  'made-no-column': p => `${p.table} has no column ${p.name}. Choose another column.`,
+  'made-name-taken': p => `A column is called ${p.name} already. Choose another name.`,
+  'made-too-large': p =>
+    `This would make ${p.rows.toLocaleString('en')} rows; up to ${p.limit.toLocaleString('en')} can be made. Filter or sum up first.`,
+  'made-too-wide': p =>
+    `${p.name} has ${p.columns.toLocaleString('en')} values, and each would be a column; up to ${p.limit.toLocaleString('en')} can be made. Choose a column with fewer.`,
+  'made-place-twice': p =>
+    `Rows ${p.rows.join(' and ')} both have a value for ${p.name} and agree in all else. Sum them up first, or keep a column that tells them apart.`,
+  'keys-uneven': p => `The key of ${p.table} has ${p.keys} of ${p.needed} columns. Choose as many as the first list has.`,
+  'keys-differ': p =>
+    `${p.name} of ${p.table} is a ${p.type}, and the first list’s key is a ${p.other}. Choose a key of the same type, or change how it is read.`,
+  'keys-twice': p =>
+    `${p.table} has several rows of one key, such as ${listed(p.keys)}. Sum them, take the first, or choose more columns for the key.`,
+  'keys-alone': p =>
+    `${keysWord(p.count)} of ${p.table} ${p.count === 1 ? 'has' : 'have'} no partner: ${listed(p.examples)}${p.count > p.examples.length ? ', …' : ''}.`,
+  'keys-missing': p => `${rowsWord(p.count)} of ${p.table} ${p.count === 1 ? 'has' : 'have'} no key.`,
+  'keys-not-found': p =>
+    `${rowsWord(p.count)} ${p.count === 1 ? 'is' : 'are'} not found in ${p.table}; what was looked up is missing there.`,
+  'types-differ': p => `${p.name} is ${p.types.join(' and ')}, so it became text.`,
 };
 
 const pictureWords: { [C in PictureProblem['code']]: WordsOf<C> } = {
@@ -163,6 +222,7 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
 const words: { [C in Code]: WordsOf<C> } = {
   ...formulaWords,
   ...fileWords,
+  ...makingWords,
   ...pictureWords,
   ...documentWords,
   ...settingWords,

@@ -1,0 +1,147 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { chooseColumn, chooseSource, columnSentences, sourceSentences } from 'core/intake';
+import { parseCell, type LookColumn } from 'core/io';
+import type { Result } from 'core/result';
+import { messageFor } from 'core/result/words';
+import { counted } from 'core/sentence';
+import type { Intake } from 'core/table';
+import { SentenceLine } from '../brief/sentence-line';
+import type { TokenChoice } from '../brief/token-choice';
+import { Importing } from '../services/importing';
+import type { LookedSource } from '../services/looked-source';
+import { Announcer } from '../ui/announcer';
+import { Icon } from '../ui/icon';
+
+// Columns whose sentences stand there at once; wide tables are found by name.
+const LISTED = 60;
+// Texts that could not be read, shown one by one.
+const UNREAD_SHOWN = 50;
+
+const TYPE_WORDS = { number: 'numbers', text: 'text', date: 'dates', timestamp: 'moments', boolean: 'yes or no' } as const;
+
+/** A text that could not be read, and where it stands. */
+interface Unread {
+  readonly column: LookColumn;
+  readonly row: number;
+  readonly line: number;
+  readonly text: string;
+}
+
+/** What a source reads as before it lands: its sentences, its columns, its first rows, what could not be read. */
+@Component({
+  selector: 'cb-intake-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Icon, SentenceLine],
+  templateUrl: './intake-view.html',
+  host: {
+    class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
+    role: 'dialog',
+    'aria-label': 'How it is read',
+    '(keydown.escape)': 'leave()',
+  },
+})
+export class IntakeView {
+  readonly looked = input.required<LookedSource>();
+  private readonly importing = inject(Importing);
+  private readonly announcer = inject(Announcer);
+
+  protected readonly look = computed(() => this.looked().look());
+  protected readonly intake = computed(() => this.looked().intake());
+  protected readonly name = linkedSignal(() => this.looked().look().name);
+  protected readonly query = signal('');
+  /** The column whose finer words show. */
+  protected readonly open = signal<string | null>(null);
+  protected readonly sentences = computed(() => sourceSentences(this.look(), this.intake()));
+  protected readonly kept = computed(() => this.look().columns.filter(({ name }) => name !== null));
+  protected readonly size = computed(() => `${counted(this.look().rowCount, 'row')} and ${counted(this.kept().length, 'column')}`);
+  protected readonly notes = computed(() =>
+    this.look()
+      .notes.filter(({ code }) => code !== 'cell-misfit')
+      .map(messageFor),
+  );
+  protected readonly columns = computed(() => {
+    const words = this.query().trim().toLowerCase();
+    const found = this.look().columns.filter(({ source, name }) => `${source} ${name ?? ''}`.toLowerCase().includes(words));
+    return found.slice(0, LISTED).map(column => ({ column, words: columnSentences(column, this.intake()), facts: this.factsOf(column) }));
+  });
+  protected readonly isLong = computed(() => this.look().columns.length > 8);
+  protected readonly unlisted = computed(() => Math.max(0, this.look().columns.length - LISTED));
+  protected readonly unread = computed((): readonly Unread[] =>
+    this.kept()
+      .flatMap(column => column.misfits.map(({ row, line, text }) => ({ column, row, line, text })))
+      .slice(0, UNREAD_SHOWN),
+  );
+  protected readonly unreadCount = computed(() => this.kept().reduce((sum, { misfitCount }) => sum + misfitCount, 0));
+  /** What is wrong with a text that was typed in the place of another, by its place. */
+  protected readonly wrong = signal<Readonly<Record<string, string>>>({});
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterNextRender(() => host.querySelector<HTMLElement>('[data-take]')?.focus());
+    // Told once for each reading, since nothing on the screen has the focus that changed.
+    effect(() => this.announcer.say(`${this.looked().title}: ${this.size()}`));
+  }
+
+  protected async decide({ key, value }: TokenChoice): Promise<void> {
+    await this.follow(chooseSource(this.intake(), key, value));
+  }
+
+  protected async decideColumn({ source }: LookColumn, { key, value }: TokenChoice): Promise<void> {
+    await this.follow(chooseColumn(this.intake(), source, key, value));
+  }
+
+  private async follow(change: Result<Partial<Intake>>): Promise<void> {
+    if (change.ok) await this.looked().decide(change.value);
+    else this.looked().fault.set(change.problems.map(messageFor));
+  }
+
+  protected readonly typeWords = (column: LookColumn): string => TYPE_WORDS[column.type] + (column.unit ? `, ${column.unit}` : '');
+
+  private factsOf({ name, missing, misfitCount }: LookColumn): string {
+    const { rowCount } = this.look();
+    if (name === null) return '';
+    const share = rowCount ? (missing / rowCount) * 100 : 0;
+    const parts = [
+      missing === 0 ? 'none missing' : `${share < 1 ? 'under 1' : Math.round(share)} % missing (${missing.toLocaleString('en')})`,
+      ...(misfitCount ? [`${misfitCount.toLocaleString('en')} of them could not be read`] : []),
+    ];
+    return parts.join(', ');
+  }
+
+  protected keyOf({ column, row }: Unread): string {
+    return `${column.source} ${row}`;
+  }
+
+  /** A text in the place of one that could not be read: read as its column is, an edit of that cell once the table lands. */
+  protected mend(place: Unread, text: string): void {
+    const { column, row } = place;
+    const name = column.name ?? column.source;
+    const read = parseCell(text, { name, type: column.type, reading: column.reading, unit: column.unit ?? undefined });
+    const key = this.keyOf(place);
+    if (text.trim() !== '' && !read.ok) return this.wrong.update(wrong => ({ ...wrong, [key]: read.problems.map(messageFor).join(' ') }));
+    this.wrong.update(({ [key]: _, ...others }) => others);
+    this.looked().mended.update(edits => {
+      const others = edits.filter(edit => edit.row !== row || edit.column !== name);
+      return text.trim() === '' || !read.ok ? others : [...others, { row, column: name, value: read.value }];
+    });
+  }
+
+  protected async take(): Promise<void> {
+    await this.importing.take(this.looked(), this.name().trim() || this.look().name);
+  }
+
+  protected leave(): void {
+    this.importing.leave();
+  }
+}

@@ -1,0 +1,27 @@
+import type { NamedFile } from './reader.worker';
+
+/** Files of dropped folders, at most. */
+const MOST_FILES = 2_000;
+
+/** What was dropped, folders by the files in them, however deep; hidden files are passed over. Nothing beyond `MOST_FILES` is looked at. */
+export async function droppedFiles(files: readonly File[], entries: readonly (FileSystemEntry | null)[]): Promise<NamedFile[]> {
+  if (!entries.some(entry => entry?.isDirectory)) return files.map(file => ({ file, name: file.name }));
+  const found: NamedFile[] = [];
+  for (const entry of entries) if (entry) await collect(entry, '', found);
+  return found.sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
+}
+
+async function collect(entry: FileSystemEntry, path: string, found: NamedFile[]): Promise<void> {
+  if (found.length >= MOST_FILES || entry.name.startsWith('.')) return;
+  const name = path ? `${path}/${entry.name}` : entry.name;
+  if (entry.isFile) found.push({ file: await fileOf(entry as FileSystemFileEntry), name });
+  else for (const inner of await entriesOf((entry as FileSystemDirectoryEntry).createReader())) await collect(inner, name, found);
+}
+
+const fileOf = (entry: FileSystemFileEntry): Promise<File> => new Promise((resolve, reject) => entry.file(resolve, reject));
+
+/** A folder tells its entries a hundred at a time. */
+async function entriesOf(reader: FileSystemDirectoryReader): Promise<FileSystemEntry[]> {
+  const some = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
+  return some.length ? [...some, ...(await entriesOf(reader))] : [];
+}

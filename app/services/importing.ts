@@ -1,0 +1,176 @@
+import { inject, Injectable } from '@angular/core';
+import { PROJECT_VERSION, plainTable, type Figure, type Project, type TableDoc } from 'core/document';
+import { firstFigures, type TableFacts } from 'core/brief';
+import type { SourceLook } from 'core/io';
+import type { Problem, Result } from 'core/result';
+import type { Intake } from 'core/table';
+import type { OpenedProject, SourceInfo } from 'engine';
+import { droppedFiles } from './dropped-files';
+import { EngineClient } from './engine-client';
+import { FirstOffers } from './first-offers';
+import { Notices } from './notices';
+import { Incoming, SAMPLE_ID } from './incoming';
+import { Keeper } from './keeper';
+import { LookedSource } from './looked-source';
+import { ProblemWords } from './problem-words';
+import { ProjectStore } from './project-store';
+import type { NamedFile, Seen } from './reader.worker';
+import { SourceReading } from './source-reading';
+
+type Refuse = (problems: readonly Problem[]) => Promise<void>;
+
+/** Takes files in: reads them, shows what they read as, and puts what was taken into the project. */
+@Injectable({ providedIn: 'root' })
+export class Importing {
+  private readonly engine = inject(EngineClient);
+  private readonly store = inject(ProjectStore);
+  private readonly notices = inject(Notices);
+  private readonly offers = inject(FirstOffers);
+  private readonly incoming = inject(Incoming);
+  private readonly keeper = inject(Keeper);
+  private readonly words = inject(ProblemWords);
+
+  async openDropped(files: readonly File[], entries: readonly (FileSystemEntry | null)[]): Promise<void> {
+    const found = await droppedFiles(files, entries);
+    if (found.length) await this.open(found);
+    else this.notices.fault('The folder holds no files. Choose another.');
+  }
+
+  async open(files: readonly NamedFile[], refuse?: Refuse): Promise<void> {
+    const name = files.length === 1 ? (files[0]?.name ?? '') : `${files.length} files`;
+    this.leave();
+    const reading = new SourceReading(this.engine.api, this.incoming.cancelled, share => this.incoming.running.set({ name, share }));
+    const result = await this.read(reading, files, name);
+    this.incoming.running.set(null);
+    if (result?.ok && result.value.kind === 'tables') return this.incoming.looked.set(new LookedSource(result.value, reading, this.words));
+    if (result?.ok) await this.openProject(reading);
+    reading.end();
+    if (result === null) return void this.notices.done(`Opening ${name} was cancelled. Nothing was changed.`);
+    if (result && !result.ok) await (refuse ?? (problems => this.complain(`${name} was not opened.`, problems)))(result.problems);
+  }
+
+  /** Null where it was cancelled, undefined where the reading itself broke, which is told here. */
+  private async read(reading: SourceReading, files: readonly NamedFile[], name: string): Promise<Result<Seen> | null | undefined> {
+    this.incoming.running.set({ name, share: 0 });
+    try {
+      return await reading.open(files);
+    } catch (error) {
+      this.notices.fault(`${name} could not be read: ${String(error)}`);
+      return undefined;
+    }
+  }
+
+  private async openProject(reading: SourceReading): Promise<void> {
+    const received = await reading.give('');
+    if (received?.kind !== 'project') return;
+    const { notes = [], project } = received.opened;
+    this.put(received.opened);
+    const details = await this.words.of(notes);
+    this.notices.done(`Opened ${project.name}.${notes.length ? ' Some things were left out:' : ''}`, { details });
+  }
+
+  /** What waits is not taken. */
+  leave(): void {
+    this.incoming.looked()?.reading.end();
+    this.incoming.looked.set(null);
+  }
+
+  /** What waits lands: as one table, or as one for each file where they are not alike. */
+  async take(looked: LookedSource, name: string): Promise<void> {
+    const { seen } = looked;
+    this.incoming.looked.set(null);
+    const count = seen.isStacked ? 1 : seen.files.length;
+    for (let at = 0; at < count; at++) {
+      const look = at === 0 ? looked.look() : await looked.reading.lookAtTable(at);
+      await this.land(looked, {
+        look,
+        at,
+        name: at === 0 ? name : look.name,
+        files: seen.isStacked ? seen.files : seen.files.slice(at, at + 1),
+      });
+    }
+    looked.reading.end();
+  }
+
+  private async land(looked: LookedSource, { look, at, name, files }: Landing): Promise<void> {
+    const id = crypto.randomUUID();
+    const received = await looked.reading.give(id, at, name);
+    this.incoming.running.set(null);
+    if (received?.kind !== 'table') return;
+    const { info } = received;
+    const { units, readings, notes } = look;
+    const first = firstFigures(crypto.randomUUID(), { ...wordsOf(id, info), units });
+    const doc: TableDoc = {
+      ...plainTable(id, name),
+      units: { ...units },
+      readings: { ...readings },
+      source: { files: [...files] },
+      intake: storedIntake(looked.intake(), look),
+      edits: at === 0 ? [...looked.mended()] : [],
+    };
+    if (this.store.snapshot?.history.project.id === SAMPLE_ID) await this.startProject(doc, first.figure);
+    else this.addToProject(doc, info, first.figure);
+    this.offers.offer(first);
+    const rows = `${info.rowCount.toLocaleString('en')} rows and ${info.columns.length.toLocaleString('en')} columns`;
+    const details = await this.words.of(notes);
+    this.notices.done(
+      `Opened ${looked.seen.isStacked ? name : (files[0] ?? name)}: ${rows}.${notes.length ? ' Some things were mended:' : ''}`,
+      { details },
+    );
+  }
+
+  /** The sample stays the sample: a first table of one's own starts a project of its own. */
+  private async startProject(table: TableDoc, figure: Figure): Promise<void> {
+    const project: Project = {
+      version: PROJECT_VERSION,
+      id: crypto.randomUUID(),
+      name: table.name,
+      tables: [table],
+      figures: [figure],
+      formats: [],
+      pictures: [],
+      liveries: [],
+      looks: [],
+    };
+    const opened: OpenedProject = await this.engine.api.start(project);
+    this.put(opened);
+  }
+
+  private put(opened: OpenedProject): void {
+    this.store.open(opened, this.keeper.session.figures[opened.project.id]);
+  }
+
+  private async complain(text: string, problems: readonly Problem[]): Promise<void> {
+    this.notices.fault(text, { details: await this.words.of(problems) });
+  }
+
+  private addToProject(table: TableDoc, info: SourceInfo, figure: Figure): void {
+    this.store.addSource(table.id, info);
+    this.store.apply({
+      kind: 'all',
+      edits: [
+        { kind: 'add-table', table },
+        { kind: 'add-figure', figure },
+      ],
+    });
+  }
+}
+
+interface Landing {
+  readonly look: SourceLook;
+  readonly at: number;
+  readonly name: string;
+  readonly files: readonly string[];
+}
+
+/** What a next file is read by: with the sheet that was read, though nobody chose it among others. */
+const storedIntake = (intake: Intake, { part }: SourceLook): NonNullable<TableDoc['intake']> => ({
+  ...intake,
+  part: intake.part ?? part,
+  range: intake.range && { ...intake.range },
+  missing: [...intake.missing],
+  columns: intake.columns.map(column => ({ ...column, missing: [...column.missing] })),
+});
+
+/** What a first figure may know of a table that has just come. */
+export const wordsOf = (id: string, { name, rowCount, columns }: SourceInfo): TableFacts => ({ id, name, rowCount, units: {}, columns });

@@ -1,0 +1,45 @@
+import { signal, type WritableSignal } from '@angular/core';
+import type { SourceLook } from 'core/io';
+import { PLAIN_INTAKE, type CellEdit, type Intake } from 'core/table';
+import type { ProblemWords } from './problem-words';
+import type { Seen } from './reader.worker';
+import type { SourceReading } from './source-reading';
+
+/** What was read from files and waits: how it reads now, and how it was decided to be read. */
+export class LookedSource {
+  readonly look: WritableSignal<SourceLook>;
+  readonly intake = signal<Intake>(PLAIN_INTAKE);
+  /** Why the last choice could not be followed; what shows is how it was read before. */
+  readonly fault = signal<readonly string[]>([]);
+  readonly isReading = signal(false);
+  /** What was typed in the place of texts that could not be read. */
+  readonly mended = signal<readonly CellEdit[]>([]);
+
+  constructor(
+    readonly seen: Extract<Seen, { kind: 'tables' }>,
+    readonly reading: SourceReading,
+    private readonly words: ProblemWords,
+  ) {
+    this.look = signal(seen.look);
+  }
+
+  get title(): string {
+    const { files } = this.seen;
+    return files.length === 1 ? (files[0] as string) : `${files.length} files`;
+  }
+
+  /** Reads again as decided. A choice that leaves nothing to read is told, and not taken. */
+  async decide(change: Partial<Intake>): Promise<void> {
+    const intake = { ...this.intake(), ...change };
+    this.isReading.set(true);
+    const read = await this.reading.again(intake);
+    this.isReading.set(false);
+    if (!read) return;
+    if (!read.ok) return this.fault.set(await this.words.of(read.problems));
+    if (read.value.kind === 'project') return;
+    this.fault.set([]);
+    this.intake.set(intake);
+    this.mended.set([]);
+    this.look.set(read.value.look);
+  }
+}

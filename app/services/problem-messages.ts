@@ -1,0 +1,2 @@
+// What the page fetches when something is first wrong.
+export { messageFor } from 'core/result/words';

@@ -1,0 +1,72 @@
+import { proxy, transfer, wrap, type Remote } from 'comlink';
+import type { SourceLook } from 'core/io';
+import type { Result } from 'core/result';
+import type { Intake } from 'core/table';
+import type { EngineApi, Received } from 'engine';
+import { lastValueFrom, Observable, takeUntil, type Subject } from 'rxjs';
+import type { FileReading, NamedFile, Seen } from './reader.worker';
+
+// The share of taking a table in that moving it takes; the rest is looking at what each column holds.
+const READING = 0.94;
+
+/** Files that are being read in a worker of their own. Ending it, at any moment, leaves nothing behind. */
+export class SourceReading {
+  private readonly worker = new Worker(new URL('./reader.worker', import.meta.url), { type: 'module' });
+  private readonly reader: Remote<FileReading> = wrap<FileReading>(this.worker);
+
+  /** @param cancelled ends the reading wherever it is; null is what came of it then */
+  constructor(
+    private readonly engine: Remote<EngineApi>,
+    private readonly cancelled: Subject<void>,
+    private readonly onProgress: (share: number) => void,
+  ) {}
+
+  open(files: readonly NamedFile[]): Promise<Result<Seen> | null> {
+    return this.cancellable<Result<Seen>>(async () => this.reader.open([...files], this.progress(0, READING)));
+  }
+
+  again(intake: Intake): Promise<Result<Seen> | null> {
+    return this.cancellable<Result<Seen>>(async () => this.reader.read(intake, this.progress(0, 1)));
+  }
+
+  lookAtTable(at: number): Promise<SourceLook> {
+    return this.reader.lookAtTable(at);
+  }
+
+  /** What was read goes to the engine, under an id where it is a table. */
+  give(id: string, at = 0, name = ''): Promise<Received | null> {
+    return this.cancellable(async () => {
+      const { port1, port2 } = new MessageChannel();
+      await this.reader.give(transfer(port1, [port1]), at, name);
+      return this.engine.receive(id, transfer(port2, [port2]), this.progress(READING, 1));
+    });
+  }
+
+  end(): void {
+    this.worker.terminate();
+  }
+
+  /** What a worker tells after its work is done, or after it was cancelled, is no news any more. */
+  private progress(from: number, to: number): (share: number) => void {
+    const work = ++this.work;
+    return proxy((share: number) => {
+      if (work === this.work && this.isWorking) this.onProgress(from + share * (to - from));
+    });
+  }
+
+  private work = 0;
+  private isWorking = false;
+
+  private async cancellable<T>(work: () => Promise<T>): Promise<T | null> {
+    this.isWorking = true;
+    const steps = new Observable<T>(subscriber => {
+      work()
+        .then(value => {
+          subscriber.next(value);
+          subscriber.complete();
+        })
+        .catch((error: unknown) => subscriber.error(error));
+    });
+    return lastValueFrom(steps.pipe(takeUntil(this.cancelled)), { defaultValue: null }).finally(() => (this.isWorking = false));
+  }
+}

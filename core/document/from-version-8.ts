@@ -1,0 +1,8 @@
+import { partsIn, type Loose } from './loose';
+
+/** Version 9 brought how a table's source is read, and tables made of others. */
+export const fromVersion8 = (document: Loose): Loose => ({
+  ...document,
+  version: 9,
+  tables: partsIn(document['tables']).map(table => ({ ...table, source: null, intake: null, made: null })),
+});

@@ -1,0 +1,17 @@
+import { success } from 'core/result';
+import type { FileFormat } from './format';
+
+// A stream begins with a continuation mark and the length of its schema.
+const STREAM = [0xff, 0xff, 0xff, 0xff];
+
+/** Arrow: typed columns as they lie in memory, as a file or as a stream. */
+export const arrow: FileFormat = {
+  name: 'Arrow',
+  endings: ['arrow', 'feather', 'arrows'],
+  sniffs: head => new TextDecoder().decode(head.subarray(0, 6)) === 'ARROW1' || STREAM.every((byte, i) => head[i] === byte),
+  read: async (bytes, file, options) => {
+    const { readArrow } = await import('../read-arrow');
+    const read = readArrow(bytes, file, options);
+    return read.ok ? success({ kind: 'tables', tables: [read.value] }) : read;
+  },
+};

@@ -1,0 +1,14 @@
+import { success } from 'core/result';
+import type { FileFormat } from './format';
+
+/** Parquet: typed columns, packed. */
+export const parquet: FileFormat = {
+  name: 'Parquet',
+  endings: ['parquet'],
+  sniffs: head => new TextDecoder().decode(head.subarray(0, 4)) === 'PAR1',
+  read: async (bytes, file, options) => {
+    const { readParquet } = await import('../read-parquet');
+    const read = await readParquet(bytes, file, options);
+    return read.ok ? success({ kind: 'tables', tables: [read.value] }) : read;
+  },
+};

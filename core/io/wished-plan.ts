@@ -1,0 +1,104 @@
+import { MISSING_BOOLEAN, type ColumnIntake, type DateStyle } from 'core/table';
+import { isMissingWord, planColumn, readBoolean, textPlan, type ColumnPlan } from './column-plan';
+import { dateStyleOf, parseDate, parseTimestamp } from './moments';
+import { decimalMarkOf, parseNumber } from './numbers';
+import { quantityOf, sharedUnit } from './quantities';
+
+const MS_PER_DAY = 86_400_000;
+
+/**
+ * How a column is read where something was decided of it: its type, decimal mark, style of dates, what is missing, its unit, percents as fractions; all
+ * else is found in the sample as ever. Cost: a few passes over the sample.
+ */
+export function wishedPlan(
+  sample: readonly string[],
+  delimiter: string,
+  wish: ColumnIntake | undefined,
+  everywhere: readonly string[],
+): ColumnPlan {
+  const missing = new Set([...everywhere, ...(wish?.missing ?? [])].map(text => text.trim()));
+  const texts = missing.size ? sample.filter(text => !missing.has(text.trim())) : sample;
+  const plan = wish ? asWished(texts, delimiter, wish) : planColumn(texts, delimiter);
+  return missing.size ? { ...plan, missing, rival: plan.rival && { ...plan.rival, missing } } : plan;
+}
+
+function asWished(sample: readonly string[], delimiter: string, wish: ColumnIntake): ColumnPlan {
+  const found = wish.type === null ? planColumn(sample, delimiter) : undefined;
+  const texts = sample.filter(text => !isMissingWord(text));
+  switch (wish.type ?? found?.type) {
+    case 'number':
+      return numberAs(texts, delimiter, wish, found);
+    case 'date':
+    case 'timestamp':
+      return momentAs(texts, wish, found);
+    case 'boolean':
+      return found ?? { ...textPlan(), type: 'boolean', read: readAnswer, isFixed: true };
+    default:
+      // What is text by wish is no identifier that a note has to explain.
+      return found ?? { ...textPlan(), isFixed: true };
+  }
+}
+
+function numberAs(texts: readonly string[], delimiter: string, wish: ColumnIntake, found: ColumnPlan | undefined): ColumnPlan {
+  const plain: ColumnPlan = found && wish.decimal === null ? found : fixedNumber(texts, delimiter, wish.decimal);
+  const unit = wish.unit === null ? plain.unit : wish.unit;
+  const { unit: _, ...rest } = plain;
+  const named: ColumnPlan = unit ? { ...rest, unit } : rest;
+  if (!wish.fractions) return named;
+  // The fraction takes the percent sign's place.
+  const { unit: percent, rival: __, ...scaled } = named;
+  return {
+    ...scaled,
+    ...(percent && percent !== '%' ? { unit: percent } : {}),
+    isFixed: true,
+    read: text => hundredth(plain.read(text)),
+  };
+}
+
+/** A hundredth as decimals have it: 4.1 becomes 0.041, not the quotient of two floats. */
+function hundredth(value: number): number {
+  const text = String(value);
+  return Number.isFinite(value) && !text.includes('e') ? Number(`${text}e-2`) : value / 100;
+}
+
+function fixedNumber(texts: readonly string[], delimiter: string, wished: ColumnIntake['decimal']): ColumnPlan {
+  const unit = sharedUnit(texts);
+  const bare = (text: string): string => {
+    const quantity = quantityOf(text);
+    return quantity.unit === unit || quantity.unit === '' ? quantity.number : text;
+  };
+  const decimal = wished ?? decimalMarkOf(texts.map(bare), delimiter).mark;
+  return {
+    type: 'number',
+    read: text => parseNumber(unit === undefined ? text : bare(text), decimal),
+    reading: { decimal, dates: 'iso' },
+    isFixed: true,
+    ...(unit === undefined ? {} : { unit }),
+  };
+}
+
+/** A date may be read from a moment, and a moment from a date, where the analyst says so. */
+function momentAs(texts: readonly string[], { type, dates: wished }: ColumnIntake, found: ColumnPlan | undefined): ColumnPlan {
+  if (found && wished === null) return found;
+  const isDate = (type ?? found?.type) === 'date';
+  const read = (text: string, style: DateStyle): number => {
+    const [day, moment] = [parseDate(text, style), parseTimestamp(text, style)];
+    if (isDate) return Number.isNaN(day) ? Math.floor(moment / MS_PER_DAY) : day;
+    return Number.isNaN(moment) ? day * MS_PER_DAY : moment;
+  };
+  const dates = wished ?? dateStyleOf(texts, read)?.style ?? 'iso';
+  return {
+    type: isDate ? 'date' : 'timestamp',
+    read: text => read(text, dates),
+    reading: { decimal: 'point', dates },
+    isFixed: true,
+  };
+}
+
+const ANSWERS: Readonly<Record<string, number>> = { 1: 1, y: 1, t: 1, 0: 0, n: 0, f: 0 };
+
+/** More words mean yes and no where the analyst says that a column holds them. */
+function readAnswer(text: string): number {
+  const raw = readBoolean(text);
+  return raw === MISSING_BOOLEAN ? (ANSWERS[text.trim().toLowerCase()] ?? MISSING_BOOLEAN) : raw;
+}

@@ -1,0 +1,1 @@
+export { messageFor } from './message-for';

@@ -1,0 +1,198 @@
+import { failure, success, type Result } from 'core/result';
+import { isNumeric, makeTable, named, takeColumn, takeValues, type Column, type Table, type Values } from 'core/table';
+import { keyCodes, type KeyCodes } from './key-codes';
+import { keyColumns, keysTwice, keyText, type AlignedList } from './keys';
+import { movedToNearest } from './nearest';
+import { MOST_ROWS, toldApart, type Made, type MakingNote } from './step';
+import { sumsByCode } from './sums';
+
+/** How lists are aligned: keys of any, of every or of the first list; dates that lie near each other; several rows of one key. */
+export interface Alignment {
+  readonly how: 'any' | 'every' | 'first';
+  readonly nearest: number | null;
+  readonly same: 'refuse' | 'sum' | 'first';
+}
+
+/**
+ * Lists side by side on one key, which takes the names of the first list; gaps stay gaps. Keys come in rising order where every list rises, else as they
+ * first come, list after list; rows without a key stand at the end by themselves, since a missing key equals no other. With `nearest` a date of a later list
+ * moves to the nearest of the first, so many days away at most, to the earlier of two. Problems: keys of different types, a key twice where that is refused,
+ * more than `MOST_ROWS` rows. Cost: a pass over the keys, and one over each column; nothing is looked up where keys rise.
+ */
+export function align(lists: readonly AlignedList[], { how, nearest, same }: Alignment): Result<Made> {
+  const found = keyColumns(lists);
+  if (!found.ok) return found;
+  const keys = nearest === null ? found.value : nearestKeys(found.value, nearest);
+  const codes = keyCodes(keys);
+  const parts = lists.map((list, at) => alignedPart(list, codes.codes[at] as Int32Array, codes.count, same));
+  const twice =
+    same === 'refuse' ? parts.flatMap(({ twice: rows }, at) => (rows.length ? [keysTwice(lists[at] as AlignedList, rows)] : [])) : [];
+  if (twice.length) return failure(...twice);
+  const kept = keptCodes(parts, codes.count, how);
+  const keyless = parts.map(({ keyless: rows }, at) => (how === 'any' || (how === 'first' && at === 0) ? rows : new Int32Array(0)));
+  const rowCount = kept.length + keyless.reduce((sum, rows) => sum + rows.length, 0);
+  if (rowCount > MOST_ROWS) return failure({ code: 'made-too-large', rows: rowCount, limit: MOST_ROWS });
+  return success({ table: sideBySide(lists, keys, { parts, kept, keyless, rowCount }), notes: notesOf(lists, parts, codes) });
+}
+
+/** Dates of later lists moved to the nearest of the first; a key of several columns moves by its last. */
+function nearestKeys(lists: readonly (readonly Column[])[], days: number): Column[][] {
+  const target = lists[0]?.at(-1);
+  if (!target || !isMoment(target)) return lists.map(list => [...list]);
+  return lists.map((list, at) => {
+    const last = list.at(-1);
+    if (at === 0 || !last || !isMoment(last)) return [...list];
+    return [...list.slice(0, -1), { ...last, data: movedToNearest(last.data, target.data, days, last.type) }];
+  });
+}
+
+type Moments = Column & { readonly type: 'date' | 'timestamp'; readonly data: Float64Array };
+const isMoment = (column: Column): column is Moments => isNumeric(column) && column.type !== 'number';
+
+/** A list with the row of each key. */
+interface AlignedPart {
+  /** By code, −1 where the list has no such key. */
+  readonly rows: Int32Array;
+  /** Rows without a key. */
+  readonly keyless: Int32Array;
+  /** The first rows whose key another had before. */
+  readonly twice: readonly number[];
+  /** The list's columns with sums in the place of numbers, by code, where they are summed. */
+  readonly sums: ReadonlyMap<string, Float64Array>;
+}
+
+const SHOWN = 5;
+
+function alignedPart({ table, keys }: AlignedList, codes: Int32Array, count: number, same: Alignment['same']): AlignedPart {
+  const rows = new Int32Array(count).fill(-1);
+  const [keyless, twice]: [number[], number[]] = [[], []];
+  let isTwice = false;
+  for (let row = 0; row < codes.length; row++) {
+    const code = codes[row] as number;
+    if (code < 0) keyless.push(row);
+    else if (rows[code] === -1) rows[code] = row;
+    else {
+      isTwice = true;
+      if (twice.length < SHOWN) twice.push(row);
+    }
+  }
+  const summed = same === 'sum' && isTwice ? table.columns.filter(({ name, type }) => type === 'number' && !keys.includes(name)) : [];
+  const sums = new Map(summed.map(({ name, data }) => [name, sumsByCode(data as Float64Array, codes, count)]));
+  return { rows, keyless: Int32Array.from(keyless), twice, sums };
+}
+
+/** The codes that the result has a row for, in their order. */
+function keptCodes(parts: readonly AlignedPart[], count: number, how: Alignment['how']): Int32Array {
+  if (how === 'any') return Int32Array.from({ length: count }, (_, code) => code);
+  const needed = how === 'first' ? parts.slice(0, 1) : parts;
+  const kept = new Int32Array(count);
+  let size = 0;
+  for (let code = 0; code < count; code++) if (needed.every(({ rows }) => (rows[code] as number) >= 0)) kept[size++] = code;
+  return kept.subarray(0, size);
+}
+
+interface Layout {
+  readonly parts: readonly AlignedPart[];
+  readonly kept: Int32Array;
+  /** Rows without a key that the result shows, by list. */
+  readonly keyless: readonly Int32Array[];
+  readonly rowCount: number;
+}
+
+function sideBySide(lists: readonly AlignedList[], keys: readonly (readonly Column[])[], layout: Layout): Table {
+  const { parts } = layout;
+  const sources = parts.map((_, at) => sourceRows(layout, at));
+  const [first] = lists as readonly [AlignedList, ...AlignedList[]];
+  const keyValues = first.keys.map((key, part) => {
+    const columns = keys.map(list => list[part] as Column);
+    return named(key, firstThere(columns, sources, layout.rowCount));
+  });
+  const others = lists.flatMap((list, at) =>
+    list.table.columns.filter(({ name }) => !list.keys.includes(name)).map(column => ({ name: column.name, of: list.name, column, at })),
+  );
+  const names = toldApart(others, first.keys);
+  const columns = others.map(({ column, at }, i) => {
+    const sums = parts[at]?.sums.get(column.name);
+    const rows = sources[at] as Int32Array;
+    return sums ? named(names[i] as string, summedColumn(column, sums, layout, at)) : named(names[i] as string, takeColumn(column, rows));
+  });
+  return makeTable(first.name, [...keyValues, ...columns]);
+}
+
+/** The row of one list behind each row of the result; −1 where it has none. */
+function sourceRows({ parts, kept, keyless, rowCount }: Layout, at: number): Int32Array {
+  const { rows } = parts[at] as AlignedPart;
+  const sources = new Int32Array(rowCount).fill(-1);
+  for (let i = 0; i < kept.length; i++) sources[i] = rows[kept[i] as number] as number;
+  const before = keyless.slice(0, at).reduce((sum, list) => sum + list.length, kept.length);
+  sources.set(keyless[at] as Int32Array, before);
+  return sources;
+}
+
+/** Sums by key; rows without one stand for themselves. */
+function summedColumn({ data }: Column, sums: Float64Array, { kept, keyless, rowCount }: Layout, at: number): Values {
+  const values = new Float64Array(rowCount).fill(NaN);
+  for (let i = 0; i < kept.length; i++) values[i] = sums[kept[i] as number] as number;
+  const before = keyless.slice(0, at).reduce((sum, list) => sum + list.length, kept.length);
+  for (const [i, row] of (keyless[at] as Int32Array).entries()) values[before + i] = data[row] as number;
+  return { type: 'number', data: values };
+}
+
+/** A part of the key from the first list that has the row. */
+function firstThere(columns: readonly Column[], sources: readonly Int32Array[], rowCount: number): Values {
+  const [first] = columns as readonly [Column, ...Column[]];
+  if (first.type === 'text') return textsThere(columns, sources, rowCount);
+  const values = takeValues(first, sources[0] as Int32Array);
+  const data = values.data as Float64Array | Uint8Array;
+  for (let at = 1; at < columns.length; at++) {
+    const [from, rows] = [(columns[at] as Column).data, sources[at] as Int32Array];
+    for (let i = 0; i < rowCount; i++) if ((rows[i] as number) >= 0 && hasNone(sources, at, i)) data[i] = from[rows[i] as number] as number;
+  }
+  return values;
+}
+
+/** Whether no list before has this row. */
+function hasNone(sources: readonly Int32Array[], before: number, i: number): boolean {
+  for (let at = 0; at < before; at++) if (((sources[at] as Int32Array)[i] as number) >= 0) return false;
+  return true;
+}
+
+function textsThere(columns: readonly Column[], sources: readonly Int32Array[], rowCount: number): Values {
+  const dictionary: string[] = [];
+  const codes = new Map<string, number>();
+  const data = new Int32Array(rowCount).fill(-1);
+  for (const [at, column] of columns.entries()) {
+    if (column.type !== 'text') continue;
+    const own = column.dictionary.map(text => {
+      const code = codes.get(text) ?? codes.size;
+      if (code === codes.size) dictionary.push(text);
+      codes.set(text, code);
+      return code;
+    });
+    const rows = sources[at] as Int32Array;
+    for (let i = 0; i < rowCount; i++) {
+      const row = rows[i] as number;
+      const code = row < 0 ? -1 : (column.data[row] as number);
+      if (code >= 0 && data[i] === -1) data[i] = own[code] as number;
+    }
+  }
+  return { type: 'text', data, dictionary };
+}
+
+/** Keys that a list lacks, and rows without a key, each with a few of them. */
+function notesOf(lists: readonly AlignedList[], parts: readonly AlignedPart[], { count }: KeyCodes): MakingNote[] {
+  return lists.flatMap(({ name, table, keys }, at): MakingNote[] => {
+    const { rows, keyless } = parts[at] as AlignedPart;
+    let alone = 0;
+    const examples: string[] = [];
+    for (let code = 0; code < count; code++) {
+      const row = rows[code] as number;
+      if (row < 0 || parts.some((part, other) => other !== at && (part.rows[code] as number) >= 0)) continue;
+      if (alone++ < SHOWN) examples.push(keyText(table, keys, row));
+    }
+    return [
+      ...(alone ? [{ code: 'keys-alone' as const, isNote: true as const, table: name, count: alone, examples }] : []),
+      ...(keyless.length ? [{ code: 'keys-missing' as const, isNote: true as const, table: name, count: keyless.length }] : []),
+    ];
+  });
+}
