@@ -18,7 +18,7 @@ class Keys {
   /** Types once something that takes words has the focus, as a person does who sees it come. */
   async type(text: string): Promise<void> {
     const takesWords = (): boolean =>
-      document.activeElement?.closest('input, textarea, [contenteditable="true"], [role="gridcell"]') !== null;
+      document.activeElement?.closest('input, textarea, [contenteditable="true"], [role="gridcell"], [role="listbox"]') !== null;
     await expect.poll(() => this.page.evaluate(takesWords), { message: `a field for ${text}` }).toBe(true);
     this.count += text.length;
     await this.page.keyboard.type(text);

@@ -154,7 +154,9 @@ export async function takeIfLooked(page: Page, said = ''): Promise<void> {
   const take = page.getByRole('button', { name: 'Take it', exact: true });
   const notices = page.locator('cb-notices');
   await expect.poll(async () => (await take.isVisible()) || (await notices.innerText()) !== said, { timeout: 30_000 }).toBe(true);
-  if (await take.isVisible()) await take.click();
+  if (!(await take.isVisible())) return;
+  await take.click();
+  await expect.poll(() => notices.innerText()).not.toBe(said);
 }
 
 /** Drops a file, which is then read and looked at. */

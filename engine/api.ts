@@ -8,8 +8,10 @@ import type { Livery, Picture, Plan } from 'core/plan';
 import type { FindingTitle } from 'core/words';
 import type { Problem, Result } from 'core/result';
 import type { ColumnStats, ColumnType, Table } from 'core/table';
+import type { TableAsk, TableLook } from './table-seen';
 
 export type { FoundRisk };
+export type { ColumnLook, TableAsk, TableLook } from './table-seen';
 export type { Cue, Entry, HistoryMove, Proposal };
 
 /** The shape of a source table: enough for the brief and the ledger. */
@@ -154,6 +156,8 @@ export interface EngineApi {
   valueCounts(table: string, column: string): Promise<readonly ValueCount[]>;
   /** The given rows of a table, edits laid over them. */
   rowsOf(table: string, rows: Int32Array): Promise<Table>;
+  /** A table of the project, or one as it would be made, at a glance. */
+  tableLook(ask: TableAsk): Promise<Result<TableLook>>;
   saveSession(session: LastSession): Promise<void>;
   storedProjects(): Promise<readonly StoredProject[]>;
   removeStored(id: string): Promise<void>;

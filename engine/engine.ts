@@ -29,6 +29,8 @@ import { infoOf, Session } from './session';
 import type { Storage } from './storage';
 import { delivered } from './delivery';
 import type { Tabs } from './tabs';
+import { tableLook } from './table-look';
+import type { TableAsk, TableLook } from './table-seen';
 import { tryFormula } from './try-formula';
 
 const NOTHING_SEEN: Looked = { risks: [], titles: [] };
@@ -194,6 +196,10 @@ export class Engine implements EngineApi {
   async rowsOf(id: string, rows: Int32Array): Promise<Table> {
     const read = await this.guarded(session => success(takeRows(session.tableOf(id)?.table ?? makeTable(id, []), rows)));
     return read.ok ? read.value : makeTable(id, []);
+  }
+
+  tableLook(ask: TableAsk): Promise<Result<TableLook>> {
+    return this.guarded(session => tableLook(session, ask));
   }
 
   async saveSession(session: LastSession): Promise<void> {

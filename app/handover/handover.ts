@@ -12,6 +12,13 @@ import { ProblemWords } from '../services/problem-words';
 import { ProjectStore } from '../services/project-store';
 import type * as FigureFiles from './figure-files';
 
+/** Sizes of pictures, and what each is for. */
+export const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: string }[] = [
+  { scale: 1, words: 'for the screen' },
+  { scale: 2, words: 'for slides' },
+  { scale: 4, words: 'for print' },
+];
+
 /** Hands the figure, its ledger or the whole project over as files. */
 @Injectable({ providedIn: 'root' })
 export class Handover {

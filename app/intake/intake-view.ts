@@ -72,7 +72,9 @@ export class IntakeView {
   );
   protected readonly columns = computed(() => {
     const words = this.query().trim().toLowerCase();
-    const found = this.look().columns.filter(({ source, name }) => `${source} ${name ?? ''}`.toLowerCase().includes(words));
+    const found = this.look().columns.filter(
+      ({ source, name }) => source !== '' && `${source} ${name ?? ''}`.toLowerCase().includes(words),
+    );
     return found.slice(0, LISTED).map(column => ({ column, words: columnSentences(column, this.intake()), facts: this.factsOf(column) }));
   });
   protected readonly isLong = computed(() => this.look().columns.length > 8);
@@ -97,8 +99,8 @@ export class IntakeView {
     await this.follow(chooseSource(this.intake(), key, value));
   }
 
-  protected async decideColumn({ source }: LookColumn, { key, value }: TokenChoice): Promise<void> {
-    await this.follow(chooseColumn(this.intake(), source, key, value));
+  protected async decideColumn(column: LookColumn, { key, value }: TokenChoice): Promise<void> {
+    await this.follow(chooseColumn(this.intake(), column, key, value));
   }
 
   private async follow(change: Result<Partial<Intake>>): Promise<void> {

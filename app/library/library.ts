@@ -48,6 +48,7 @@ const ENDINGS = '.csv,.tsv,.txt,.json,.jsonl,.ndjson,.xlsx,.ods,.xls,.parquet,.a
     <button type="button" class="row" (click)="gallery.emit()">
       <cb-icon name="layout-grid" />Look through the gallery of this project
     </button>
+    <button type="button" class="row" (click)="tables.emit()"><cb-icon name="table" />Look at the tables of this project</button>
     <p class="sheet-head border-t border-hair pt-2">Projects in this browser</p>
     @if (!hasSample()) {
       <button type="button" class="row" (click)="openSample()">Highmeadow season, the sample project</button>
@@ -89,6 +90,7 @@ export class Library {
   protected readonly accept = ENDINGS;
   readonly done = output();
   readonly gallery = output();
+  readonly tables = output();
 
   private readonly all = signal<readonly StoredProject[]>([]);
   protected readonly removed = signal(removedProjects());

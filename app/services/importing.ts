@@ -39,9 +39,10 @@ export class Importing {
   async open(files: readonly NamedFile[], refuse?: Refuse): Promise<void> {
     const name = files.length === 1 ? (files[0]?.name ?? '') : `${files.length} files`;
     this.leave();
-    const reading = new SourceReading(this.engine.api, this.incoming.cancelled, share => this.incoming.running.set({ name, share }));
+    const reading = new SourceReading(this.engine.api, this.incoming.cancelled, share =>
+      this.incoming.running.set(share === null ? null : { name, share }),
+    );
     const result = await this.read(reading, files, name);
-    this.incoming.running.set(null);
     if (result?.ok && result.value.kind === 'tables') return this.incoming.looked.set(new LookedSource(result.value, reading, this.words));
     if (result?.ok) await this.openProject(reading);
     reading.end();
@@ -95,7 +96,6 @@ export class Importing {
   private async land(looked: LookedSource, { look, at, name, files }: Landing): Promise<void> {
     const id = crypto.randomUUID();
     const received = await looked.reading.give(id, at, name);
-    this.incoming.running.set(null);
     if (received?.kind !== 'table') return;
     const { info } = received;
     const { units, readings, notes } = look;

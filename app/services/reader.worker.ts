@@ -20,6 +20,7 @@ export interface NamedFile {
 const BYTES_SHARE = 0.06;
 /** The column that names the file of each row, where several were stacked. */
 const FILE_COLUMN = 'file';
+const PLAIN_READING = { decimal: 'point', dates: 'iso' } as const;
 
 type OnProgress = (share: number) => void;
 type Got = Awaited<ReturnType<typeof readFile>>;
@@ -100,7 +101,17 @@ function stackedTable(tables: readonly ImportedTable[]): ImportedTable | null {
     misfits: [],
     misfitCount: tables.reduce((sum, other) => sum + (other.columns.find(({ source }) => source === column.source)?.misfitCount ?? 0), 0),
   }));
-  return { ...first, table, notes: tables.flatMap(({ notes }) => notes), columns, parts: [], part: null };
+  // It is of no source, and nothing is decided of it.
+  const files = {
+    source: '',
+    name: table.columns[0]?.name ?? FILE_COLUMN,
+    type: 'text',
+    unit: null,
+    reading: PLAIN_READING,
+    misfits: [],
+    misfitCount: 0,
+  } as const;
+  return { ...first, table, notes: tables.flatMap(({ notes }) => notes), columns: [files, ...columns], parts: [], part: null };
 }
 
 /** The bytes of a file, piece by piece, so that there is news of them. */

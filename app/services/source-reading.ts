@@ -14,11 +14,14 @@ export class SourceReading {
   private readonly worker = new Worker(new URL('./reader.worker', import.meta.url), { type: 'module' });
   private readonly reader: Remote<FileReading> = wrap<FileReading>(this.worker);
 
-  /** @param cancelled ends the reading wherever it is; null is what came of it then */
+  /**
+   * @param cancelled ends the reading wherever it is; null is what came of it then
+   * @param onProgress told the share that is done, and null once nothing is under way
+   */
   constructor(
     private readonly engine: Remote<EngineApi>,
     private readonly cancelled: Subject<void>,
-    private readonly onProgress: (share: number) => void,
+    private readonly onProgress: (share: number | null) => void,
   ) {}
 
   open(files: readonly NamedFile[]): Promise<Result<Seen> | null> {
@@ -67,6 +70,9 @@ export class SourceReading {
         })
         .catch((error: unknown) => subscriber.error(error));
     });
-    return lastValueFrom(steps.pipe(takeUntil(this.cancelled)), { defaultValue: null }).finally(() => (this.isWorking = false));
+    return lastValueFrom(steps.pipe(takeUntil(this.cancelled)), { defaultValue: null }).finally(() => {
+      this.isWorking = false;
+      this.onProgress(null);
+    });
   }
 }

@@ -11,10 +11,9 @@ import {
   viewChild,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { PngSize } from 'plot';
 import { Brief } from '../brief/brief';
 import { FormulaDeskPanel } from '../desk/formula-desk';
-import { Handover } from '../handover/handover';
+import { Handover, PNG_SCALES } from '../handover/handover';
 import { Ledger } from '../ledger/ledger';
 import { IntakeView } from '../intake/intake-view';
 import { Gallery } from '../library/gallery';
@@ -29,6 +28,7 @@ import { ProjectStore } from '../services/project-store';
 import { PANE_LIMITS, Room, type Pane } from '../services/room';
 import { Theme } from '../services/theme';
 import { Stage } from '../stage/stage';
+import { TablesView } from '../tables/tables-view';
 import { Divider, type Divided } from '../ui/divider';
 import { FocusHome } from '../ui/focus-home';
 import { ROOT_ZOOM } from '../ui/root-zoom';
@@ -49,12 +49,6 @@ const press = (what: string): void => document.querySelector<HTMLElement>(`[data
 
 const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
 
-const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: string }[] = [
-  { scale: 1, words: 'for the screen' },
-  { scale: 2, words: 'for slides' },
-  { scale: 4, words: 'for print' },
-];
-
 /** One screen: the top bar, the brief, the stage and the ledger. */
 @Component({
   selector: 'cb-shell',
@@ -74,6 +68,7 @@ const PNG_SCALES: readonly { readonly scale: PngSize['scale']; readonly words: s
     NoticeList,
     Sheet,
     Stage,
+    TablesView,
   ],
   host: {
     class: 'flex h-screen flex-col overflow-hidden',
@@ -112,6 +107,7 @@ export class Shell {
   protected readonly dropping = signal(false);
   /** All figures as pictures lie over the screen. */
   protected readonly gallery = signal(false);
+  protected readonly tablesShown = signal(false);
   private readonly figureNames = computed(() => this.open()?.history.project.figures ?? []);
   private readonly figureName = computed(() => this.figureNames().find(({ id }) => id === this.open()?.figure)?.name ?? '');
   protected readonly projectName = computed(() => this.open()?.history.project.name ?? '');
@@ -132,6 +128,7 @@ export class Shell {
     { name: 'Go to the figure', search: 'stage chart shortcut keys', keys: 'Alt+2', run: () => this.focus('stage') },
     { name: 'Go to the ledger', search: 'numbers table grid sql formula check', keys: 'Alt+3', run: () => this.focus('ledger') },
     { name: 'Open a file or paste rows', search: 'import csv load join merge data table', run: () => this.library()?.open() },
+    { name: 'Tables of the project', search: 'align join look up stack turn columns rows', run: () => this.tablesShown.set(true) },
     { name: 'Open the sample project', run: () => void this.opener.openSample() },
     { name: 'Look through the gallery', run: () => this.gallery.set(true) },
     { name: 'New figure', run: () => void this.figureActions.create() },

@@ -19,6 +19,7 @@ import redo from 'lucide/dist/esm/icons/redo-2.mjs';
 import search from 'lucide/dist/esm/icons/search.mjs';
 import sigma from 'lucide/dist/esm/icons/sigma.mjs';
 import sun from 'lucide/dist/esm/icons/sun.mjs';
+import table from 'lucide/dist/esm/icons/table-2.mjs';
 import trash from 'lucide/dist/esm/icons/trash.mjs';
 import undo from 'lucide/dist/esm/icons/undo-2.mjs';
 import x from 'lucide/dist/esm/icons/x.mjs';
@@ -44,6 +45,7 @@ const icons = {
   search,
   sigma,
   sun,
+  table,
   trash,
   undo,
   x,

@@ -77,6 +77,9 @@ const entries = {
 
 type Key = keyof typeof entries;
 
+/** Words about the column's place in the table, not about its cells. */
+const OF_TABLE: ReadonlySet<string> = new Set<Key>(['as', 'out']);
+
 /** What was decided of a column so far. */
 export const wishFor = ({ columns }: Intake, source: string): ColumnIntake =>
   columns.find(({ name }) => name === source) ?? plainColumnIntake(source);
@@ -118,11 +121,13 @@ export function columnSentences(column: LookColumn, intake: Intake): ColumnSente
 }
 
 /** What choosing a word of a column's sentence decides. Problem: a word that is none of it. */
-export function chooseColumn(intake: Intake, source: string, key: string, value: string): Result<Partial<Intake>> {
+export function chooseColumn(intake: Intake, { source, type }: LookColumn, key: string, value: string): Result<Partial<Intake>> {
   if (!Object.hasOwn(entries, key)) return failure({ code: 'setting-unknown', key });
   const entry: ColumnEntry = entries[key as Key];
   const wish = wishFor(intake, source);
-  const changed = { ...wish, ...entry.choose(wish, value) };
+  // What is said of how it reads keeps what it holds: with one number taken for missing, numbers stay numbers.
+  const kept = OF_TABLE.has(key) ? wish : { ...wish, type: wish.type ?? type };
+  const changed = { ...kept, ...entry.choose(wish, value) };
   const others = intake.columns.filter(({ name }) => name !== source);
   return success({ columns: isPlain(changed) ? others : [...others, changed] });
 }

@@ -72,7 +72,7 @@ export class ColumnReader {
     if (type === 'boolean') return this.misfitCount > 0 || this.pairs.size !== 1 || this.answers.size !== 2 ? textPlan() : undefined;
     if (rival && this.onlyRival > 0 && this.onlyOwn === 0) return rival;
     // More misfits than a typo or two: the sample misled, and the column is text after all.
-    return this.misfitCount > this.length * (1 - NEARLY_ALL) ? textPlan() : undefined;
+    return this.length - this.misfitCount < this.length * NEARLY_ALL ? textPlan() : undefined;
   }
 
   /** A text whose reading no row decides. */

@@ -1,0 +1,215 @@
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, output, resource, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { firstFigures, type TableFacts } from 'core/brief';
+import { plainTable, type Making } from 'core/document';
+import { chooseMaking, firstMakings, makingSentence, tablesOf, wordsOfMaking } from 'core/making';
+import type { Problem, Result } from 'core/result';
+import { messageFor } from 'core/result/words';
+import { counted, listed } from 'core/sentence';
+import type { ColumnLook, TableLook } from 'engine';
+import { SentenceLine } from '../brief/sentence-line';
+import type { TokenChoice } from '../brief/token-choice';
+import { EngineClient } from '../services/engine-client';
+import { Notices } from '../services/notices';
+import { ProjectStore } from '../services/project-store';
+import { Icon } from '../ui/icon';
+import { Sheet } from '../ui/sheet';
+
+const TYPE_WORDS = { number: 'numbers', text: 'text', date: 'dates', timestamp: 'moments', boolean: 'yes or no' } as const;
+/** The table that is being made, before it has a place in the project. */
+const DRAFT = 'draft';
+
+/** The tables of the project: what each is from or made of, its columns at a glance, its rows; and new ones made of them. */
+@Component({
+  selector: 'cb-tables-view',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Icon, SentenceLine, Sheet],
+  templateUrl: './tables-view.html',
+  host: {
+    class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
+    role: 'dialog',
+    'aria-label': 'Tables',
+    '(keydown.escape)': 'leave()',
+  },
+})
+export class TablesView {
+  private readonly engine = inject(EngineClient);
+  private readonly store = inject(ProjectStore);
+  private readonly notices = inject(Notices);
+  readonly closed = output();
+
+  protected readonly project = toSignal(this.store.project$);
+  protected readonly tables = toSignal(this.store.tables$, { initialValue: [] as readonly TableFacts[] });
+  private readonly chosen = signal(this.store.figure?.data.table ?? '');
+  protected readonly find = signal('');
+  /** A table that is being made and has no place in the project yet. */
+  protected readonly draft = signal<Making | null>(null);
+  protected readonly draftName = signal('');
+
+  protected readonly doc = computed(() => {
+    const tables = this.project()?.tables ?? [];
+    return tables.find(({ id }) => id === this.chosen()) ?? tables[0];
+  });
+  protected readonly making = computed(() => this.draft() ?? this.doc()?.made ?? null);
+  protected readonly sentence = computed(() => {
+    const making = this.making();
+    return making ? makingSentence(making, this.candidates()) : null;
+  });
+  /** Ways to begin a table made of others, as they would read here. */
+  protected readonly offers = computed(() =>
+    firstMakings(this.tables(), this.doc()?.id ?? '').map(making => ({ making, words: wordsOfMaking(making, id => this.nameOf(id)) })),
+  );
+
+  private readonly asked = resource({
+    params: () => ({
+      table: this.draft() ? DRAFT : (this.doc()?.id ?? ''),
+      making: this.draft(),
+      find: this.find(),
+      of: this.project()?.tables,
+    }),
+    loader: async ({ params: { table, making, find } }): Promise<Result<TableLook>> => this.engine.api.tableLook({ table, making, find }),
+  });
+  private last: TableLook | null = null;
+  /** What shows: while it is being asked for anew, what it was. */
+  protected readonly look = computed(() => {
+    const read: Result<TableLook> | undefined = this.asked.hasValue() ? this.asked.value() : undefined;
+    if (read?.ok) this.last = read.value;
+    return read && !read.ok ? null : this.last;
+  });
+  protected readonly faults = computed(() => {
+    const read = this.asked.hasValue() ? this.asked.value() : undefined;
+    return read && !read.ok ? read.problems.map(problem => messageFor(problem)) : [];
+  });
+  protected readonly notes = computed(() => (this.look()?.notes ?? []).map((note: Problem) => messageFor(note)));
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterNextRender(() => host.querySelector<HTMLElement>('[aria-current="true"]')?.focus());
+  }
+
+  protected rowsOf(id: string): string {
+    const rows = this.tables().find(table => table.id === id)?.rowCount;
+    return rows === undefined ? '' : rows.toLocaleString('en');
+  }
+
+  protected originOf(): string {
+    const { source, made } = this.doc() ?? {};
+    if (made) return '';
+    return source
+      ? `From ${listed(source.files.slice(0, 4))}${source.files.length > 4 ? ` and ${source.files.length - 4} more files` : ''}.`
+      : 'It came with the project.';
+  }
+
+  protected typeWords({ name, type }: ColumnLook): string {
+    const unit = this.draft() ? undefined : this.doc()?.units[name];
+    return TYPE_WORDS[type] + (unit ? `, ${unit}` : '');
+  }
+
+  protected factsOf({ stats: { there, distinct } }: ColumnLook): string {
+    const missing = (this.look()?.rowCount ?? 0) - there;
+    return `${distinct.toLocaleString('en')} different${missing ? `, ${missing.toLocaleString('en')} missing` : ''}`;
+  }
+
+  protected readonly counted = counted;
+
+  protected show(id: string): void {
+    this.draft.set(null);
+    this.chosen.set(id);
+    this.find.set('');
+  }
+
+  protected begin(making: Making): void {
+    this.find.set('');
+    this.draft.set(making);
+    this.draftName.set(this.freeName(making));
+  }
+
+  /** A word of the sentence: the draft's, or one step of undo where the table has its place. */
+  protected choose({ key, value }: TokenChoice): void {
+    const [making, doc] = [this.making(), this.doc()];
+    const changed = making && chooseMaking(making, key, value, this.candidates());
+    if (!changed?.ok) return;
+    if (this.draft()) this.draft.set(changed.value);
+    else if (doc) this.store.apply({ kind: 'change-table', table: doc.id, change: { made: changed.value } });
+  }
+
+  protected make(): void {
+    const [made, look] = [this.draft(), this.look()];
+    if (!made || !look || this.faults().length) return;
+    const id = crypto.randomUUID();
+    const name = this.draftName().trim() || this.freeName(made);
+    const info = {
+      name,
+      rowCount: look.rowCount,
+      columns: look.columns.map(({ name: column, type, stats }) => ({ name: column, type, stats })),
+    };
+    this.store.addSource(id, info);
+    this.store.apply({ kind: 'add-table', table: { ...plainTable(id, name), units: this.unitsFor(made, look), made } });
+    this.show(id);
+    this.notices.done(`Made ${name}: ${counted(look.rowCount, 'row')}.`, { undo: () => this.store.undo() });
+  }
+
+  protected rename(text: string): void {
+    const [name, doc] = [text.trim(), this.doc()];
+    if (doc && name && name !== doc.name) this.store.apply({ kind: 'change-table', table: doc.id, change: { name } });
+  }
+
+  protected setUnit({ name }: ColumnLook, text: string): void {
+    const doc = this.doc();
+    if (!doc) return;
+    const { [name]: _, ...others } = doc.units;
+    this.store.apply({ kind: 'change-table', table: doc.id, change: { units: text.trim() ? { ...others, [name]: text.trim() } : others } });
+  }
+
+  /** A first figure of the table that is looked at. */
+  protected figure(): void {
+    const [doc, facts] = [this.doc(), this.tables().find(({ id }) => id === this.doc()?.id)];
+    if (!doc || !facts) return;
+    this.store.addFigure(firstFigures(crypto.randomUUID(), facts).figure);
+    this.closed.emit();
+  }
+
+  protected leave(): void {
+    if (this.draft()) this.draft.set(null);
+    else this.closed.emit();
+  }
+
+  /** Tables that this one may be made of: not of itself, nor of one that is made of it. */
+  private candidates(): readonly TableFacts[] {
+    const own = this.draft() ? undefined : this.doc()?.id;
+    return this.tables().filter(({ id }) => id !== own && !this.isMadeOf(id, own));
+  }
+
+  private isMadeOf(id: string, part: string | undefined): boolean {
+    const made = this.project()?.tables.find(table => table.id === id)?.made;
+    return !!made && part !== undefined && tablesOf(made).some(other => other === part || this.isMadeOf(other, part));
+  }
+
+  private nameOf(id: string): string {
+    return this.tables().find(table => table.id === id)?.name ?? id;
+  }
+
+  private freeName(making: Making): string {
+    const wanted =
+      making.kind === 'align' || making.kind === 'stack'
+        ? `${making.kind === 'align' ? 'aligned' : 'stacked'} ${this.nameOf(tablesOf(making)[0] ?? '')}`
+        : `${this.nameOf(tablesOf(making)[0] ?? '')} ${making.kind === 'look-up' ? 'with more' : making.kind}`;
+    const taken = new Set(this.tables().map(({ name }) => name));
+    let free = wanted;
+    for (let n = 2; taken.has(free); n++) free = `${wanted} ${n}`;
+    return free;
+  }
+
+  /** Units of the columns that keep their names; two tables that disagree give none. */
+  private unitsFor(making: Making, { columns }: TableLook): Record<string, string> {
+    const docs = tablesOf(making).map(id => this.project()?.tables.find(table => table.id === id));
+    const units: Record<string, string> = {};
+    for (const { name } of columns) {
+      const [bare = ''] = name.split(' of ');
+      const found = new Set(docs.flatMap(doc => doc?.units[name] ?? doc?.units[bare] ?? []));
+      const [unit] = found;
+      if (unit && found.size === 1) units[name] = unit;
+    }
+    return units;
+  }
+}
