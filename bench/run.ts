@@ -9,6 +9,8 @@ import { a6 } from './rows/a6';
 import { app } from './rows/app';
 import { b1 } from './rows/b1';
 import { b2 } from './rows/b2';
+import { b3 } from './rows/b3';
+import { b4 } from './rows/b4';
 import { c1 } from './rows/c1';
 import { c2 } from './rows/c2';
 import { c3 } from './rows/c3';
@@ -20,7 +22,7 @@ import { e2 } from './rows/e2';
 import { t1 } from './rows/t1';
 import { t2 } from './rows/t2';
 
-const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, c1, c2, c3, c4, d1, d2, e1, e2, t1, t2, app];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, b3, b4, c1, c2, c3, c4, d1, d2, e1, e2, t1, t2, app];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;

@@ -1,9 +1,10 @@
 import type { TableFacts } from 'core/brief';
-import { plainFormat, PROJECT_VERSION, type NumberFormat, type Project } from 'core/document';
+import { plainFormat, plainTable, PROJECT_VERSION, type NumberFormat, type Project } from 'core/document';
 import { LADDERS } from 'core/format';
 import type { Table } from 'core/table';
 import * as cued from './cue-figures';
 import * as labels from './label-figures';
+import { clover, pastureFacts, pastures } from './pasture-figures';
 import * as crosstabs from './table-figures';
 import * as scales from './scale-figures';
 import * as windows from './window-figures';
@@ -35,17 +36,7 @@ export function demoProject(tables: readonly Table[]): Project {
     version: PROJECT_VERSION,
     id: 'highmeadow',
     name: 'Highmeadow season',
-    tables: tables.map(({ name }) => ({
-      id: name,
-      name,
-      units: { ...UNITS[name] },
-      edits: [],
-      derived: [],
-      readings: {},
-      source: null,
-      intake: null,
-      made: null,
-    })),
+    tables: [...tables.map(({ name }) => ({ ...plainTable(name, name), units: { ...UNITS[name] } })), pastures],
     figures: [
       windows.milkByHut(deliveries),
       cued.averageMilk(deliveries),
@@ -73,6 +64,7 @@ export function demoProject(tables: readonly Table[]): Project {
       crosstabs.fatTable(deliveries),
       crosstabs.hutPanels(deliveries),
       crosstabs.wheelsBeside(huts),
+      clover(pastureFacts(tables)),
     ],
     formats: FORMATS,
     pictures: [],

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import axe from 'axe-core';
-import { brief, cell, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
+import { brief, cell, dropOnly, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
 
 /** Runs an action by its name: in a small window the bar has no button for it. */
 async function run(page: Page, action: string): Promise<void> {
@@ -83,6 +83,20 @@ const views: readonly (readonly [name: string, steps: (page: Page) => Promise<un
   ],
   ['twelve panels', page => goTo(page, 'Twelve huts')],
   ['named looks', page => page.getByRole('button', { name: 'Named looks' }).click()],
+  [
+    'a file before it lands',
+    async page => {
+      await dropOnly(page, 'june.csv', 'Deliveries\nhut;milk;share\nAlm;1.234;5 %\nBerg;spilt;6 %\n' + 'Cloud;900;7 %\n'.repeat(12));
+      await expect(page.getByRole('button', { name: 'Take it' })).toBeFocused();
+    },
+  ],
+  [
+    'tables of the project',
+    async page => {
+      await run(page, 'Tables of the project');
+      await expect(page.getByRole('dialog', { name: 'Tables', exact: true }).locator('th').first()).toBeVisible();
+    },
+  ],
   ['the figure alone', page => page.keyboard.press('Alt+0')],
   ['panels on two axes', page => goTo(page, 'Milk and fat')],
   [

@@ -245,7 +245,7 @@ test('the gallery closes by Escape, and gives way to a file that is opened', asy
 test('the gallery shows every figure as a picture and opens one', async ({ page }) => {
   await page.getByRole('button', { name: 'Gallery' }).click();
   const gallery = page.getByRole('dialog', { name: 'Gallery' });
-  await expect(gallery.getByRole('listitem')).toHaveCount(26);
+  await expect(gallery.getByRole('listitem')).toHaveCount(27);
   await expect(gallery.getByRole('img', { name: /9 of 20 huts are above average/ })).toBeVisible();
   await gallery.getByRole('button', { name: /Nights/ }).click();
   await expect(gallery).toHaveCount(0);

@@ -44,6 +44,7 @@ const DEMO = [
   'Milk and fat share',
   'Twelve huts',
   'Wheels beside plan',
+  'Clover and grass',
 ];
 
 test.beforeEach(({ page }) => openApp(page));

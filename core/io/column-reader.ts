@@ -41,9 +41,13 @@ export class ColumnReader {
 
   push(text: string | undefined): void {
     if (this.length === this.data.length) this.grow();
-    const given = this.missing && text !== undefined && this.missing.has(text.trim()) ? undefined : text;
+    const given = this.missing === undefined ? text : this.unlessMissing(text);
     this.data[this.length] = this.isText ? this.codeOf(given) : this.rawOf(given);
     this.length++;
+  }
+
+  private unlessMissing(text: string | undefined): string | undefined {
+    return text !== undefined && this.missing?.has(text.trim()) ? undefined : text;
   }
 
   /** Rows before the column began: missing, all at once. */

@@ -83,9 +83,12 @@ function alignedPart({ table, keys }: AlignedList, codes: Int32Array, count: num
 
 /** The codes that the result has a row for, in their order. */
 function keptCodes(parts: readonly AlignedPart[], count: number, how: Alignment['how']): Int32Array {
-  if (how === 'any') return Int32Array.from({ length: count }, (_, code) => code);
-  const needed = how === 'first' ? parts.slice(0, 1) : parts;
   const kept = new Int32Array(count);
+  if (how === 'any') {
+    for (let code = 0; code < count; code++) kept[code] = code;
+    return kept;
+  }
+  const needed = how === 'first' ? parts.slice(0, 1) : parts;
   let size = 0;
   for (let code = 0; code < count; code++) if (needed.every(({ rows }) => (rows[code] as number) >= 0)) kept[size++] = code;
   return kept.subarray(0, size);
@@ -143,18 +146,40 @@ function firstThere(columns: readonly Column[], sources: readonly Int32Array[], 
   const [first] = columns as readonly [Column, ...Column[]];
   if (first.type === 'text') return textsThere(columns, sources, rowCount);
   const values = takeValues(first, sources[0] as Int32Array);
-  const data = values.data as Float64Array | Uint8Array;
+  const done = new Uint8Array(rowCount);
+  markFound(done, sources[0] as Int32Array);
   for (let at = 1; at < columns.length; at++) {
-    const [from, rows] = [(columns[at] as Column).data, sources[at] as Int32Array];
-    for (let i = 0; i < rowCount; i++) if ((rows[i] as number) >= 0 && hasNone(sources, at, i)) data[i] = from[rows[i] as number] as number;
+    const [from, rows] = [columns[at] as Column, sources[at] as Int32Array];
+    // Each sort of memory by itself: a loop over several is many times slower.
+    if (values.type === 'boolean' && from.type === 'boolean') fillAnswers(values.data, from.data, { rows, done });
+    else if (isNumeric(values) && isNumeric(from)) fillNumbers(values.data, from.data, { rows, done });
+    markFound(done, rows);
   }
   return values;
 }
 
-/** Whether no list before has this row. */
-function hasNone(sources: readonly Int32Array[], before: number, i: number): boolean {
-  for (let at = 0; at < before; at++) if (((sources[at] as Int32Array)[i] as number) >= 0) return false;
-  return true;
+function markFound(done: Uint8Array, rows: Int32Array): void {
+  for (let i = 0; i < rows.length; i++) if ((rows[i] as number) >= 0) done[i] = 1;
+}
+
+interface Filling {
+  readonly rows: Int32Array;
+  /** Rows that have their value already. */
+  readonly done: Uint8Array;
+}
+
+function fillNumbers(into: Float64Array, from: Float64Array, { rows, done }: Filling): void {
+  for (let i = 0; i < into.length; i++) {
+    const row = rows[i] as number;
+    if (row >= 0 && done[i] === 0) into[i] = from[row] as number;
+  }
+}
+
+function fillAnswers(into: Uint8Array, from: Uint8Array, { rows, done }: Filling): void {
+  for (let i = 0; i < into.length; i++) {
+    const row = rows[i] as number;
+    if (row >= 0 && done[i] === 0) into[i] = from[row] as number;
+  }
 }
 
 function textsThere(columns: readonly Column[], sources: readonly Int32Array[], rowCount: number): Values {
@@ -179,20 +204,28 @@ function textsThere(columns: readonly Column[], sources: readonly Int32Array[], 
   return { type: 'text', data, dictionary };
 }
 
-/** Keys that a list lacks, and rows without a key, each with a few of them. */
+/** Keys that one list alone has, and rows without a key, each with a few of them. */
 function notesOf(lists: readonly AlignedList[], parts: readonly AlignedPart[], { count }: KeyCodes): MakingNote[] {
+  const owners = ownersOf(parts, count);
   return lists.flatMap(({ name, table, keys }, at): MakingNote[] => {
     const { rows, keyless } = parts[at] as AlignedPart;
     let alone = 0;
     const examples: string[] = [];
     for (let code = 0; code < count; code++) {
       const row = rows[code] as number;
-      if (row < 0 || parts.some((part, other) => other !== at && (part.rows[code] as number) >= 0)) continue;
-      if (alone++ < SHOWN) examples.push(keyText(table, keys, row));
+      if (row >= 0 && owners[code] === 1 && alone++ < SHOWN) examples.push(keyText(table, keys, row));
     }
     return [
       ...(alone ? [{ code: 'keys-alone' as const, isNote: true as const, table: name, count: alone, examples }] : []),
       ...(keyless.length ? [{ code: 'keys-missing' as const, isNote: true as const, table: name, count: keyless.length }] : []),
     ];
   });
+}
+
+/** How many lists have each key. */
+function ownersOf(parts: readonly AlignedPart[], count: number): Uint8Array {
+  const owners = new Uint8Array(count);
+  for (const { rows } of parts)
+    for (let code = 0; code < count; code++) if ((rows[code] as number) >= 0) owners[code] = (owners[code] as number) + 1;
+  return owners;
 }
