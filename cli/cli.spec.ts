@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { firstFigure } from 'core/brief';
-import { PROJECT_VERSION, type Project } from 'core/document';
+import { plainTable, PROJECT_VERSION, type Project, type TableDoc } from 'core/document';
 import { writeProjectFile } from 'core/io';
-import { tableOf } from 'core/table';
+import { PLAIN_INTAKE, plainColumnIntake, tableOf } from 'core/table';
 import { main } from './main';
 
 const CSV =
@@ -166,6 +166,24 @@ describe('the cowbell command', () => {
         const given = args.map(arg => arg.replace('JULY', `${file}.july.csv`));
         expect(await run('ledger', path, ...given)).toEqual({ code: 0, out, err });
       });
+    it('other rows are read as the table’s intake says', async () => {
+      const milk = { ...plainColumnIntake('Milch'), as: 'milk', missing: ['999'] };
+      const intake = { ...PLAIN_INTAKE, above: 1, below: 1, missing: [], columns: [{ ...milk, missing: [...milk.missing] }] };
+      const [own] = project.tables as [TableDoc];
+      const read = { ...project, tables: [{ ...own, edits: [], intake }] };
+      await writeFile(`${file}.intake.json`, writeProjectFile({ project: read, tables: { d: table } }));
+      await writeFile(`${file}.july.txt`, 'Deliveries of July\nhut;Milch\nAlm;7,5\nBerg;999\nCirn;8\nall;15,5\n');
+      const answer = await run('ledger', `${file}.intake.json`, '--figure', 'Second', '--data', `deliveries=${file}.july.txt`);
+      expect(answer).toEqual({ code: 0, out: 'hut,milk\r\nCirn,8\r\nAlm,7.5\r\nBerg,\r\n', err: '' });
+    });
+    it('a table made of others takes no file', async () => {
+      const made = { kind: 'stack' as const, tables: ['d', 'd'], from: null };
+      const both = { ...project, tables: [...project.tables, { ...plainTable('both', 'both'), made }] };
+      await writeFile(`${file}.made.json`, writeProjectFile({ project: both, tables: { d: table } }));
+      expect((await run('ledger', `${file}.made.json`, '--list')).out).toContain('table both, 4 rows');
+      const answer = await run('ledger', `${file}.made.json`, '--data', `both=${file}.july.csv`);
+      expect(answer.err).toContain('both is made of other tables. Name one that has a file of its own.');
+    });
     const faults: readonly [name: string, args: readonly string[], code: number, says: RegExp][] = [
       ['no project', [], 2, /Name one project file/],
       ['rows instead of a project', ['FILE'], 1, /is no project file/],

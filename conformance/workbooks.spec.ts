@@ -1,8 +1,14 @@
-import { utils, write } from '@e965/xlsx';
+import { CFB, utils, write } from '@e965/xlsx';
 import { seenSource, sourceRows } from './source-cases';
 import { writtenRows, writtenWorkbook, type WrittenCell } from './written-workbook';
 
 const n = null;
+
+/** The container of workbooks with a password, as the library makes one. */
+interface Compound {
+  readonly utils: { cfb_new(): object; cfb_add(file: object, name: string, content: Uint8Array): void };
+  write(file: object, options: { type: 'buffer' }): Iterable<number>;
+}
 
 const book = (cells: readonly (readonly WrittenCell[])[], behind = '', properties = ''): Uint8Array =>
   writtenWorkbook([{ name: 'June', rows: writtenRows(cells), behind }], properties);
@@ -178,6 +184,14 @@ describe('workbooks as tables', () => {
       { columns: { '=1+1': ['@x'], '<b>x</b>': [1] } },
     ],
   ]);
+  it('a password is told', async () => {
+    const { utils: files, write: packed } = CFB as unknown as Compound;
+    const locked = files.cfb_new();
+    files.cfb_add(locked, '/EncryptionInfo', new Uint8Array([4, 0, 4, 0, 64, 0, 0, 0]));
+    files.cfb_add(locked, '/EncryptedPackage', new Uint8Array(512));
+    const found = await seenSource(Uint8Array.from(packed(locked, { type: 'buffer' })), 'a.xlsx');
+    expect(found.fault).toContain('a.xlsx is protected by a password. Take the protection off');
+  });
   it('an open document reads as its workbook does', async () => {
     const sheet = utils.aoa_to_sheet(
       [

@@ -22,6 +22,7 @@ import { Importing } from '../services/importing';
 import type { LookedSource } from '../services/looked-source';
 import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
+import { TextRows } from '../ui/text-rows';
 
 // Columns whose sentences stand there at once; wide tables are found by name.
 const LISTED = 60;
@@ -42,7 +43,7 @@ interface Unread {
 @Component({
   selector: 'cb-intake-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Icon, SentenceLine],
+  imports: [Icon, SentenceLine, TextRows],
   templateUrl: './intake-view.html',
   host: {
     class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
@@ -64,6 +65,7 @@ export class IntakeView {
   protected readonly open = signal<string | null>(null);
   protected readonly sentences = computed(() => sourceSentences(this.look(), this.intake()));
   protected readonly kept = computed(() => this.look().columns.filter(({ name }) => name !== null));
+  protected readonly numbers = computed(() => this.kept().map(({ type }) => type === 'number'));
   protected readonly size = computed(() => `${counted(this.look().rowCount, 'row')} and ${counted(this.kept().length, 'column')}`);
   protected readonly notes = computed(() =>
     this.look()

@@ -1,5 +1,6 @@
 import { signal, type WritableSignal } from '@angular/core';
 import type { SourceLook } from 'core/io';
+import { failure, type Result } from 'core/result';
 import { PLAIN_INTAKE, type CellEdit, type Intake } from 'core/table';
 import type { ProblemWords } from './problem-words';
 import type { Seen } from './reader.worker';
@@ -32,8 +33,10 @@ export class LookedSource {
   async decide(change: Partial<Intake>): Promise<void> {
     const intake = { ...this.intake(), ...change };
     this.isReading.set(true);
-    const read = await this.reading.again(intake);
-    this.isReading.set(false);
+    const read = await this.reading
+      .again(intake)
+      .catch((error: unknown): Result<never> => failure({ code: 'engine-fault', words: String(error) }))
+      .finally(() => this.isReading.set(false));
     if (!read) return;
     if (!read.ok) return this.fault.set(await this.words.of(read.problems));
     if (read.value.kind === 'project') return;

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { lookAt, readFile, type ImportedTable, type SourceLook } from 'core/io';
+import { lookAt, MAX_FILE_BYTES, readFile, type ImportedTable, type SourceLook } from 'core/io';
 import { failure, success, type Result } from 'core/result';
 import { columnOf, PLAIN_INTAKE, type Intake } from 'core/table';
 import { stack } from 'core/table/steps';
@@ -36,6 +36,9 @@ export class FileReading {
   private stacked: ImportedTable | null = null;
 
   async open(files: readonly NamedFile[], onProgress: OnProgress): Promise<Result<Seen>> {
+    const large = files.find(({ file }) => file.size > MAX_FILE_BYTES);
+    // Told before a byte of it is read.
+    if (large) return failure({ code: 'file-too-large', file: large.name, bytes: large.file.size, limit: MAX_FILE_BYTES });
     const got: { name: string; bytes: Uint8Array }[] = [];
     for (const [at, { file, name }] of files.entries())
       got.push({ name, bytes: await bytesOf(file, share => onProgress((BYTES_SHARE * (at + share)) / files.length)) });

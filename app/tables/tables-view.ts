@@ -14,6 +14,7 @@ import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
+import { TextRows } from '../ui/text-rows';
 
 const TYPE_WORDS = { number: 'numbers', text: 'text', date: 'dates', timestamp: 'moments', boolean: 'yes or no' } as const;
 /** The table that is being made, before it has a place in the project. */
@@ -23,7 +24,7 @@ const DRAFT = 'draft';
 @Component({
   selector: 'cb-tables-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Icon, SentenceLine, Sheet],
+  imports: [Icon, SentenceLine, Sheet, TextRows],
   templateUrl: './tables-view.html',
   host: {
     class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
@@ -76,6 +77,8 @@ export class TablesView {
     if (read?.ok) this.last = read.value;
     return read && !read.ok ? null : this.last;
   });
+  protected readonly cells = computed(() => (this.look()?.rows ?? []).map(({ cells }) => cells));
+  protected readonly numbers = computed(() => (this.look()?.columns ?? []).map(({ type }) => type === 'number'));
   protected readonly faults = computed(() => {
     const read = this.asked.hasValue() ? this.asked.value() : undefined;
     return read && !read.ok ? read.problems.map(problem => messageFor(problem)) : [];

@@ -197,8 +197,8 @@ describe('writing', () => {
     ['foreign JSON', '{"a": 1}', /not a Cowbell project/],
     [
       'a newer version',
-      '{"format":"cowbell-project","project":{"version":9},"tables":{}}',
-      new RegExp(`newer version \\(9; known up to ${PROJECT_VERSION}\\)`),
+      `{"format":"cowbell-project","project":{"version":${PROJECT_VERSION + 1}},"tables":{}}`,
+      new RegExp(`newer version \\(${PROJECT_VERSION + 1}; known up to ${PROJECT_VERSION}\\)`),
     ],
     ['a faulty field', '{"format":"cowbell-project","project":{"version":1,"id":4},"tables":{}}', /fault at id/],
     [

@@ -118,7 +118,7 @@ function tableOfRows(
   intake: Intake,
   notes: readonly FileProblem[],
 ): Result<ImportedTable> {
-  const take = (decided: RowRun['betterPlans'] extends () => infer M ? M : never): RowRun => {
+  const take = (decided: ReturnType<RowRun['betterPlans']>): RowRun => {
     const run = new RowRun({ delimiter: '\t', intake, decided, size: rows.length * 16, mayBeGuarded: false });
     for (const [at, row] of rows.entries()) run.take(row.map(plainText), at);
     run.finish();

@@ -62,6 +62,20 @@ describe('edits', () => {
       2,
       'added the table tanks',
     ],
+    [
+      { kind: 'change-table', table: 'd', change: { name: 'milk' } },
+      project,
+      after => [after.tables[0]?.name, after.tables[0]?.units],
+      ['milk', {}],
+      'renamed the table to milk',
+    ],
+    [
+      { kind: 'change-table', table: 'd', change: { units: { milk: 'kg' } } },
+      project,
+      after => [after.tables[0]?.name, after.tables[0]?.units],
+      ['deliveries', { milk: 'kg' }],
+      'changed the table deliveries',
+    ],
     [{ kind: 'edit-cells', table: 'd', cells }, project, after => after.tables[0]?.edits, cells, 'edited 1 cell'],
     [
       { kind: 'edit-cells', table: 'd', cells: [{ row: 1, column: 'milk', value: null }] },
