@@ -49,7 +49,7 @@ interface Unread {
     class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
     role: 'dialog',
     'aria-label': 'How it is read',
-    '(keydown.escape)': 'leave()',
+    '(document:keydown.escape)': 'onEscape($event)',
   },
 })
 export class IntakeView {
@@ -147,5 +147,10 @@ export class IntakeView {
 
   protected leave(): void {
     this.importing.leave();
+  }
+
+  /** Wherever the focus is; a sheet takes its own Escape. */
+  protected onEscape(event: Event): void {
+    if (!event.defaultPrevented) this.leave();
   }
 }

@@ -10,6 +10,7 @@ import type { ColumnLook, TableLook } from 'engine';
 import { SentenceLine } from '../brief/sentence-line';
 import type { TokenChoice } from '../brief/token-choice';
 import { EngineClient } from '../services/engine-client';
+import { Incoming } from '../services/incoming';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
@@ -30,13 +31,14 @@ const DRAFT = 'draft';
     class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
     role: 'dialog',
     'aria-label': 'Tables',
-    '(keydown.escape)': 'leave()',
+    '(document:keydown.escape)': 'onEscape($event)',
   },
 })
 export class TablesView {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
+  private readonly incoming = inject(Incoming);
   readonly closed = output();
 
   protected readonly project = toSignal(this.store.project$);
@@ -175,6 +177,11 @@ export class TablesView {
   protected leave(): void {
     if (this.draft()) this.draft.set(null);
     else this.closed.emit();
+  }
+
+  /** Wherever the focus is: it may have gone with what was left. A sheet takes its own Escape, and what lies above the tables comes first. */
+  protected onEscape(event: Event): void {
+    if (!event.defaultPrevented && !this.incoming.looked()) this.leave();
   }
 
   /** Tables that this one may be made of: not of itself, nor of one that is made of it. */
