@@ -27,7 +27,7 @@ describe('typed files as tables', () => {
     parquetWriteBuffer({
       columnData: [
         { name: 'hut', data: columns.hut, type: 'STRING' },
-        { name: 'milk', data: columns.milk, type: 'DOUBLE' },
+        { name: 'milk.litres', data: columns.milk, type: 'DOUBLE' },
         { name: 'n', data: [1n, 2n, 9007199254740993n], type: 'INT64' },
         { name: 'ok', data: columns.ok, type: 'BOOLEAN' },
         { name: 'at', data: [new Date('2031-06-02T06:30:00Z'), n, new Date(0)], type: 'TIMESTAMP' },
@@ -42,7 +42,15 @@ describe('typed files as tables', () => {
       { columns: { ...columns, ...days }, types: 'text number text boolean date timestamp number' },
     ],
     ['an Arrow stream', tableToIPC(arrow, 'stream'), 'a', { columns: { ...columns, ...days } }],
-    ['Parquet', parquet, 'a.parquet', { columns: { ...columns, at: days.at }, types: 'text number text boolean timestamp' }],
+    [
+      'Parquet',
+      parquet,
+      'a.parquet',
+      {
+        columns: { hut: columns.hut, 'milk.litres': columns.milk, n: columns.n, ok: columns.ok, at: days.at },
+        types: 'text number text boolean timestamp',
+      },
+    ],
     ['Parquet, cut off', parquet.subarray(0, 60), 'a.parquet', { fault: 'is no Parquet that can be read' }],
     ['Arrow, cut off', tableToIPC(arrow, 'file').subarray(0, 300), 'a.arrow', { fault: 'a.arrow' }],
     [
@@ -50,7 +58,7 @@ describe('typed files as tables', () => {
       parquet,
       'a.parquet',
       { types: 'text text text boolean timestamp' },
-      { columns: [{ ...plainColumnIntake('milk'), type: 'text' }] },
+      { columns: [{ ...plainColumnIntake('milk.litres'), type: 'text' }] },
     ],
   ]);
 });

@@ -55,6 +55,17 @@ test('two lists aligned: gaps stay, what has no partner is told, the table is li
   await expect(view(page).locator('[data-size]')).toHaveText('13 rows, 3 columns');
   await page.keyboard.press('Control+z');
   await expect(view(page).locator('[data-size]')).toHaveText('21 rows, 3 columns');
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  await view(page).getByRole('button', { name: 'Copy as SQL' }).click();
+  await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toContain('left join list_2');
+  // Unneeded it goes at once, and comes back; needed by the sample's figure, the sample's own stays.
+  await view(page).getByRole('button', { name: 'Remove both pastures' }).click();
+  await expect(view(page).getByRole('navigation', { name: 'Tables' })).not.toContainText('both pastures');
+  await page.keyboard.press('Control+z');
+  await view(page).getByRole('navigation', { name: 'Tables' }).getByText('pastures', { exact: true }).click();
+  await view(page).getByRole('button', { name: 'Remove pastures' }).click();
+  await expect(page.locator('cb-notices')).toContainText('pastures is needed by Clover and grass. Remove those first.');
+  await view(page).getByRole('navigation', { name: 'Tables' }).getByText('both pastures').click();
   await view(page).getByRole('button', { name: 'A figure of it' }).click();
   await expect(brief(page)).toContainText('Take both pastures, 21 rows');
   await saved(page);

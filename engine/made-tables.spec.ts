@@ -97,6 +97,15 @@ describe('tables made of others, in a session', () => {
     expect(session.lacking()).toEqual([]);
     expect(session.sources()['both']?.rowCount).toBe(3);
   });
+  it('say the same in SQL, with the values that become columns', () => {
+    const session = sessionWith({ wide: { kind: 'wide', table: 'a', name: 'year', value: 'milk' } });
+    const look = tableLook(session, { table: 'wide', making: null, find: '' });
+    expect(look.ok && look.value.sql).toBe(
+      'select max(case when year = 2030 then milk end) as "2030", max(case when year = 2031 then milk end) as "2031" from a',
+    );
+    const own = tableLook(session, { table: 'a', making: null, find: '' });
+    expect(own.ok && own.value.sql).toBeNull();
+  });
   it('are looked at: rows that hold what is looked for, columns at a glance', () => {
     const session = sessionWith({ both: align('a', 'b') });
     const look = tableLook(session, { table: 'both', making: null, find: '203' });

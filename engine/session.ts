@@ -4,10 +4,10 @@ import type { DerivedTable, Figure, Making, Project } from 'core/document';
 import type { Entry, Following, Proposal } from 'core/document/edits';
 import type { PictureRequest } from 'core/plan';
 import { rememberStages, type Stages } from 'core/stages';
-import { applyEdits, statsOf, type Table } from 'core/table';
+import { applyEdits, cellAt, statsOf, type Table } from 'core/table';
 import type { Livery } from 'core/plan';
 import type { Writing } from 'core/words';
-import { madeOf, tablesOf } from 'core/making';
+import { madeOf, sqlOfMaking, tablesOf, type SqlTable } from 'core/making';
 import { failure, success, type Problem, type Result } from 'core/result';
 import type { Made } from 'core/table/steps';
 import type { SourceInfo, Sources } from './api';
@@ -101,6 +101,24 @@ export class Session {
     } finally {
       this.making.delete(id);
     }
+  }
+
+  /** A table made of others as one statement of SQL over them; null where it has a source of its own. */
+  sqlOf(making: Making | null, id: string): string | null {
+    const how = making ?? this.project.tables.find(table => table.id === id)?.made;
+    return how ? sqlOfMaking(how, part => this.sqlTable(part)) : null;
+  }
+
+  private sqlTable(id: string): SqlTable {
+    const table = this.tableOf(id)?.table;
+    return {
+      name: this.nameOf(id),
+      columns: table?.columns ?? [],
+      valuesOf: name => {
+        const column = table?.columns.find(own => own.name === name);
+        return column ? [...new Set(Array.from({ length: table?.rowCount ?? 0 }, (_, row) => cellAt(column, row)))] : [];
+      },
+    };
   }
 
   /** Tables that are being made: none is made of itself. */

@@ -22,6 +22,7 @@ export function tableLook(session: Session, { table: id, making, find }: TableAs
     rowCount: table.rowCount,
     columns: table.columns.map(column => columnLook(column)),
     notes: made?.ok ? made.value.notes : [],
+    sql: made ? session.sqlOf(making, id) : null,
     found: rows.length,
     rows: Array.from(rows.subarray(0, SHOWN_ROWS), row => ({
       row,

@@ -24,6 +24,8 @@ export interface TableLook {
   readonly columns: readonly ColumnLook[];
   /** What has to be known of how it was made. */
   readonly notes: readonly MakingNote[];
+  /** One statement that gives the same rows, in no order; null for a table with a source of its own. */
+  readonly sql: string | null;
   /** How many rows hold what was looked for. */
   readonly found: number;
   /** The first of them, by their places in the table, as texts; null where missing. */

@@ -86,6 +86,8 @@ export class IntakeView {
       .flatMap(column => column.misfits.map(({ row, line, text }) => ({ column, row, line, text })))
       .slice(0, UNREAD_SHOWN),
   );
+  /** What the places of a source are counted in. */
+  protected readonly placeWord = computed(() => (this.look().origin.kind === 'text' ? 'line' : 'row'));
   protected readonly unreadCount = computed(() => this.kept().reduce((sum, { misfitCount }) => sum + misfitCount, 0));
   /** What is wrong with a text that was typed in the place of another, by its place. */
   protected readonly wrong = signal<Readonly<Record<string, string>>>({});

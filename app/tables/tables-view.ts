@@ -166,6 +166,27 @@ export class TablesView {
     this.store.apply({ kind: 'change-table', table: doc.id, change: { units: text.trim() ? { ...others, [name]: text.trim() } : others } });
   }
 
+  /** Goes at once, and can be brought back; not while a figure or another table needs it. */
+  protected remove(): void {
+    const [doc, project] = [this.doc(), this.project()];
+    if (!doc || !project) return;
+    const users = [
+      ...project.figures.filter(({ data }) => data.table === doc.id).map(({ name }) => name),
+      ...project.tables.filter(({ made }) => made && tablesOf(made).includes(doc.id)).map(({ name }) => name),
+    ];
+    if (users.length)
+      return this.notices.fault(
+        `${doc.name} is needed by ${listed(users.slice(0, 5))}${users.length > 5 ? ' and others' : ''}. Remove those first.`,
+      );
+    this.store.apply({ kind: 'remove-table', table: doc.id });
+    this.notices.done(`Removed ${doc.name}.`, { undo: () => this.store.undo() });
+  }
+
+  protected async copySql(sql: string): Promise<void> {
+    await navigator.clipboard.writeText(sql);
+    this.notices.done('Copied the statement. It gives the same rows over tables of these names.');
+  }
+
   /** A first figure of the table that is looked at. */
   protected figure(): void {
     const [doc, facts] = [this.doc(), this.tables().find(({ id }) => id === this.doc()?.id)];

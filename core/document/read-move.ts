@@ -23,6 +23,7 @@ const place = z.omit(cellEditSchema, { value: true });
 const plainEdits = [
   z.object({ kind: z.literal('rename-project'), name: text }),
   z.object({ kind: z.literal('add-table'), table: tableDocSchema }),
+  z.object({ kind: z.literal('remove-table'), table: text }),
   z.object({ kind: z.literal('change-table'), table: text, change: z.partial(z.omit(tableDocSchema, { id: true })) }),
   z.object({ kind: z.literal('add-figure'), figure: figureSchema, at: z.optional(z.number()) }),
   z.object({ kind: z.literal('remove-figure'), figure: text }),

@@ -27,7 +27,7 @@ export async function readParquet(
   const { compressors } = await import('hyparquet-compressors');
   let taken = 0;
   const take = ({ columnName, columnData, rowStart }: ColumnData): void => {
-    const cells = columns.get(columnName.split('.')[0] ?? '');
+    const cells = columns.get(columnName);
     for (let i = 0; cells && i < columnData.length; i++) cells[rowStart + i] = columnData[i];
     taken += columnData.length;
     onProgress?.(Math.min(0.9, taken / (rows * tops.length)));

@@ -50,19 +50,12 @@ interface Opened {
 
 function openedBook(bytes: Uint8Array, file: string, part: string | null): Result<Opened> {
   try {
-    const names = read(bytes, { type: 'array', bookSheets: true }).SheetNames;
+    // The names of all sheets come with the cells of any one, so that the file is unpacked once where the first will do.
+    let book = readSheet(bytes, part ?? 0);
+    const names = book.SheetNames;
     if (part !== null && !names.includes(part)) return failure({ code: 'sheet-absent', name: part, known: names });
-    for (const name of part === null ? names : [part]) {
-      const book = read(bytes, {
-        type: 'array',
-        sheets: name,
-        dense: true,
-        cellNF: true,
-        cellText: false,
-        cellHTML: false,
-        cellFormula: false,
-        cellStyles: true,
-      });
+    for (const [at, name] of (part === null ? names : [part]).entries()) {
+      if (at > 0) book = readSheet(bytes, name);
       const sheet = book.Sheets[name];
       if (sheet?.['!ref'] !== undefined && hasCells(sheet)) return success({ book, names, name, sheet });
     }
@@ -72,6 +65,19 @@ function openedBook(bytes: Uint8Array, file: string, part: string | null): Resul
     return failure(isLocked ? { code: 'workbook-locked', file } : { code: 'file-broken', file, what: 'workbook' });
   }
 }
+
+/** A workbook with the cells of one sheet: values with their number formats, hidden rows, nothing that is only for showing. */
+const readSheet = (bytes: Uint8Array, sheet: string | number): WorkBook =>
+  read(bytes, {
+    type: 'array',
+    sheets: sheet,
+    dense: true,
+    cellNF: true,
+    cellText: false,
+    cellHTML: false,
+    cellFormula: false,
+    cellStyles: true,
+  });
 
 type Grid = readonly (readonly (CellObject | undefined)[] | undefined)[];
 const gridOf = (sheet: WorkSheet): Grid => sheet['!data'] ?? [];

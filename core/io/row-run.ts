@@ -144,7 +144,11 @@ export class RowRun {
       ...told,
       ...ragged,
       ...(more > 0 ? [{ code: 'rows-ragged-more' as const, count: more }] : []),
-      ...columnNotes(this.readers, row => lineOf(this.rowNumbers.at(row)), this.options.counts),
+      ...columnNotes(
+        this.readers.filter((_, i) => !this.wishes.get(this.names.names[i] ?? '')?.out),
+        row => lineOf(this.rowNumbers.at(row)),
+        this.options.counts,
+      ),
     ];
   }
 

@@ -11,6 +11,8 @@ export function describeEdit(edit: Edit, before: Project): string {
       return `renamed the project to ${edit.name}`;
     case 'add-table':
       return `added the table ${edit.table.name}`;
+    case 'remove-table':
+      return `removed the table ${tableName(edit.table)}`;
     case 'change-table':
       return edit.change.name === undefined ? `changed the table ${tableName(edit.table)}` : `renamed the table to ${edit.change.name}`;
     case 'add-figure':

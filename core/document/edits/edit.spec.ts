@@ -62,6 +62,7 @@ describe('edits', () => {
       2,
       'added the table tanks',
     ],
+    [{ kind: 'remove-table', table: 'd' }, project, after => [after.tables, after.figures.length], [[], 1], 'removed the table deliveries'],
     [
       { kind: 'change-table', table: 'd', change: { name: 'milk' } },
       project,

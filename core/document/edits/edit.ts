@@ -10,6 +10,7 @@ import type { Derived, TableDoc } from '../table-schema';
 export type Edit =
   | { readonly kind: 'rename-project'; readonly name: string }
   | { readonly kind: 'add-table'; readonly table: TableDoc }
+  | { readonly kind: 'remove-table'; readonly table: string }
   | { readonly kind: 'change-table'; readonly table: string; readonly change: Partial<Omit<TableDoc, 'id'>> }
   | { readonly kind: 'add-figure'; readonly figure: Figure; readonly at?: number }
   | { readonly kind: 'remove-figure'; readonly figure: string }
@@ -33,6 +34,8 @@ export function applyEdit(project: Project, edit: Edit): Project {
       return { ...project, name: edit.name };
     case 'add-table':
       return { ...project, tables: [...project.tables, edit.table] };
+    case 'remove-table':
+      return { ...project, tables: project.tables.filter(table => table.id !== edit.table) };
     case 'change-table':
       return mapTable(project, edit.table, table => ({ ...table, ...edit.change }));
     case 'add-figure':
