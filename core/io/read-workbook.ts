@@ -198,7 +198,8 @@ class SheetCells {
     const cell = this.grid[row]?.[column];
     const kind = kindOf(cell, this.is1904);
     const text = sheetText(cell, kind, { is1904: this.is1904, timed: this.timed.has(column) });
-    if (kind === 'text' && !Number.isNaN(parseNumber(text))) this.textNumbers.set(i, (this.textNumbers.get(i) ?? 0) + 1);
+    if (kind === 'text' && MAY_BE_NUMBER.test(text) && !Number.isNaN(parseNumber(text)))
+      this.textNumbers.set(i, (this.textNumbers.get(i) ?? 0) + 1);
     return text;
   }
 
@@ -265,5 +266,7 @@ const ERRORS: Readonly<Record<number, string>> = {
   36: '#NUM!',
   42: '#N/A',
 };
+// Most texts begin otherwise, and need not be tried.
+const MAY_BE_NUMBER = /^[\s(+\-−\d.,]/;
 // Titles and names stand in the first rows.
 const TITLE_ROWS = 30;
