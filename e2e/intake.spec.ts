@@ -50,10 +50,15 @@ test('a file is looked at before it lands: what was assumed is said, every choic
   await expect(view(page).locator('[data-unread]')).toContainText('“much” is not a number');
   await unread.fill('1.111');
   await unread.press('Tab');
+  await view(page).getByLabel('Called here').fill('June, mended');
+  // What was typed outlives the next reading, under the column's new name.
+  await write(page, column('milk'), 'as', 'litres');
+  await expect(column('milk')).toContainText('there milk');
+  await expect(unread).toHaveValue('1.111');
   await take(page);
-  await expect(brief(page)).toContainText('Take june, 10 rows');
+  await expect(brief(page)).toContainText('Take June, mended, 10 rows');
   await expect(notice(page, /Opened june\.csv: 10 rows and 4 columns/)).toBeVisible();
-  await expect.poll(async () => (await columnTexts(page, 'milk')).map(text => text.replaceAll(/[^\d]/g, ''))).toContain('1111');
+  await expect.poll(async () => (await columnTexts(page, 'litres')).map(text => text.replaceAll(/[^\d]/g, ''))).toContain('1111');
 });
 
 test('a workbook: its sheets, names over several columns, dates, a range; a broken one leaves the open project as it is', async ({

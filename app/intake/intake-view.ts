@@ -59,7 +59,9 @@ export class IntakeView {
 
   protected readonly look = computed(() => this.looked().look());
   protected readonly intake = computed(() => this.looked().intake());
-  protected readonly name = linkedSignal(() => this.looked().look().name);
+  private readonly foundName = computed(() => this.looked().look().name);
+  /** What is typed stays, unless another part of the source is taken. */
+  protected readonly name = linkedSignal(() => this.foundName());
   protected readonly query = signal('');
   /** The column whose finer words show. */
   protected readonly open = signal<string | null>(null);
@@ -125,8 +127,9 @@ export class IntakeView {
     return parts.join(', ');
   }
 
-  protected keyOf({ column, row }: Unread): string {
-    return `${column.source} ${row}`;
+  /** A field belongs to one text, read as one type: of another it begins empty. */
+  protected keyOf({ column, row, text }: Unread): string {
+    return `${column.source} ${column.type} ${row} ${text}`;
   }
 
   /** A text in the place of one that could not be read: read as its column is, an edit of that cell once the table lands. */

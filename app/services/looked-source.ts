@@ -42,7 +42,19 @@ export class LookedSource {
     if (read.value.kind === 'project') return;
     this.fault.set([]);
     this.intake.set(intake);
-    this.mended.set([]);
+    this.mended.set(this.stillMended(read.value.look));
     this.look.set(read.value.look);
+  }
+
+  /** Mends of texts that are still not read, under the names that their columns have now. */
+  private stillMended(next: SourceLook): CellEdit[] {
+    const before = this.look();
+    return this.mended().flatMap(edit => {
+      const column = before.columns.find(({ name }) => name === edit.column);
+      const text = column?.misfits.find(({ row }) => row === edit.row)?.text;
+      const now = next.columns.find(({ source, type }) => source === column?.source && type === column.type);
+      const isThere = now?.misfits.some(misfit => misfit.row === edit.row && misfit.text === text);
+      return isThere && now?.name ? [{ ...edit, column: now.name }] : [];
+    });
   }
 }
