@@ -51,6 +51,19 @@ test('a list of which several are ticked is one too: found by typing, ticked by 
   await expect(page.getByRole('button', { name: 'All', exact: true })).toBeFocused();
 });
 
+test('a key in the very task that opens a list is taken by it', async ({ page }) => {
+  // The columns may still be on their way when figure and ledger are there.
+  await stage(page).getByRole('button', { name: 'Filter', exact: true }).click();
+  await expect(active(page)).toHaveText('hut');
+  await press(page, 'Escape');
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('[data-acts="filter"]')?.click();
+    for (const key of ['ArrowDown', 'Enter'])
+      document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+  });
+  await expect(stage(page).getByRole('button', { name: /^valley:/ })).toBeVisible();
+});
+
 test('a sheet is a modal dialog by name; a short list is walked by arrows, Home and End, and by typing words with spaces', async ({
   page,
 }) => {

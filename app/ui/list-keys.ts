@@ -39,8 +39,8 @@ export class ListKeys {
   protected readonly listId = `list-${++count}`;
   private active: HTMLElement | null = null;
   private isFresh = true;
-  /** What was typed has not narrowed the list yet. */
-  private isStale = false;
+  /** The list is not drawn yet as it was opened, or as what was typed narrows it. */
+  private isStale = true;
   private typed = '';
   private typedAt = 0;
   private telling: ReturnType<typeof setTimeout> | undefined;
@@ -77,7 +77,7 @@ export class ListKeys {
   protected onKey(event: KeyboardEvent): void {
     // With these a key is a shortcut of whoever shows the list.
     if (event.altKey || event.ctrlKey || event.metaKey) return;
-    // A key speaks of the list that was typed, also where it is faster than the screen draws.
+    // A key speaks of the list as opened or as narrowed, also where it is faster than the screen draws.
     if (this.isStale) this.app.tick();
     const options = this.options();
     const at = this.active ? options.indexOf(this.active) : -1;
