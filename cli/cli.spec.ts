@@ -124,19 +124,7 @@ describe('the cowbell command', () => {
       version: PROJECT_VERSION,
       id: 'p',
       name: 'season',
-      tables: [
-        {
-          id: 'd',
-          name: 'deliveries',
-          units: {},
-          edits: [{ row: 0, column: 'milk', value: 5 }],
-          derived: [],
-          readings: {},
-          source: null,
-          intake: null,
-          made: null,
-        },
-      ],
+      tables: [{ ...plainTable('d', 'deliveries'), edits: [{ row: 0, column: 'milk', value: 5 }] }],
       figures: [figure, { ...figure, id: 'g', name: 'Second', cues: [] }],
       formats: [],
       pictures: [],
@@ -158,7 +146,7 @@ describe('the cowbell command', () => {
         'other rows in the place of a table',
         ['--data', 'deliveries=JULY'],
         'hut,milk,highest,lowest,rest\r\nBerg,9,9,,\r\nCirn,8,,,8\r\nAlm,7,,7,\r\n',
-        'cowbell: note: deliveries: left out 1 edit of other rows.\n',
+        'cowbell: note: deliveries: left out 1 edit of rows that are not there as they were.\n',
       ],
     ];
     for (const [name, args, out, err] of cases)

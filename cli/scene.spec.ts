@@ -2,7 +2,7 @@ import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { firstFigure } from 'core/brief';
-import { plainLabels, PROJECT_VERSION, type Project } from 'core/document';
+import { plainLabels, plainTable, PROJECT_VERSION, type Project } from 'core/document';
 import { writeProjectFile } from 'core/io';
 import { tableOf } from 'core/table';
 import { main } from './main';
@@ -47,7 +47,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'season',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+  tables: [plainTable('d', 'deliveries')],
   figures: [figure, long],
   formats: [],
   pictures: [],

@@ -3,7 +3,7 @@ import { readProjectFile, writeProjectFile } from 'core/io';
 import { pictureOf, type Livery } from 'core/plan';
 import { whyOf } from 'core/words';
 import { firstFigure } from 'core/brief';
-import { plainFormat, PROJECT_VERSION, type Project } from 'core/document';
+import { plainFormat, plainTable, PROJECT_VERSION, type Project } from 'core/document';
 import { messageFor } from 'core/result/words';
 import { columnOf, makeTable, type Table } from 'core/table';
 import { CELLS, cellFaults, pickerOf } from './awkward';
@@ -23,17 +23,7 @@ const project: Project = {
   id: 'p',
   name: 'P',
   tables: [
-    {
-      id: 't',
-      name: 't',
-      units: { x: 'L' },
-      edits: [{ row: 1, column: 'x', value: 3 }],
-      derived: [{ name: 'z', formula: 'x / 2' }],
-      readings: {},
-      source: null,
-      intake: null,
-      made: null,
-    },
+    { ...plainTable('t', 't'), units: { x: 'L' }, edits: [{ row: 1, column: 'x', value: 3 }], derived: [{ name: 'z', formula: 'x / 2' }] },
   ],
   figures: (Object.keys(cueKinds) as CueKindName[]).map((kind, i) => ({
     ...base,

@@ -125,14 +125,14 @@ test('a table at a glance: found cells, units, its name everywhere', async ({ pa
   await view(page).getByRole('navigation', { name: 'Tables' }).getByText('huts', { exact: true }).click();
   await expect(view(page).locator('[data-size]')).toContainText('20 rows');
   await view(page).getByLabel('Find in its cells').fill('MOSS');
-  await expect(view(page).locator('[data-size]')).toContainText('1 row found');
+  await expect(view(page).locator('[data-size]')).toContainText('1 row shown');
   await expect.poll(() => texts(page, 'hut')).toEqual(['Mossgate']);
   await view(page)
-    .getByRole('button', { name: /^Unit of herd/ })
+    .getByRole('button', { name: /^Column herd/ })
     .click();
   await page.getByRole('textbox', { name: 'Unit of herd' }).fill('head');
   await page.keyboard.press('Enter');
-  await expect(view(page).getByRole('button', { name: 'Unit of herd: numbers, head' })).toBeVisible();
+  await expect(view(page).getByRole('button', { name: 'Column herd: numbers, head' })).toBeVisible();
   await view(page).getByLabel('Name of the table').fill('the huts');
   await page.keyboard.press('Tab');
   await expect(view(page).getByRole('navigation', { name: 'Tables' })).toContainText('the huts');

@@ -5,13 +5,14 @@ import type { Entry, HistoryMove, Proposal } from 'core/document/edits';
 import type { FormulaPlace, NamedFormula } from 'core/formula';
 import type { ImportedTable } from 'core/io';
 import type { Livery, Picture, Plan } from 'core/plan';
-import type { FindingTitle } from 'core/words';
+import type { TableOutline } from 'core/intake';
+import type { ChangedFinding, CueFound, FindingTitle } from 'core/words';
 import type { Problem, Result } from 'core/result';
-import type { ColumnStats, ColumnType, Table } from 'core/table';
-import type { TableAsk, TableLook } from './table-seen';
+import type { CarriedEdits, ColumnStats, ColumnType, Table } from 'core/table';
+import type { MendFindings, TableAsk, TableLook } from './table-seen';
 
 export type { FoundRisk };
-export type { ColumnLook, TableAsk, TableLook } from './table-seen';
+export type { ColumnLook, MendFindings, TableAsk, TableLook } from './table-seen';
 export type { Cue, Entry, HistoryMove, Proposal };
 
 /** The shape of a source table: enough for the brief and the ledger. */
@@ -131,6 +132,21 @@ export interface Looked {
   readonly titles: readonly FindingTitle[];
 }
 
+/** What the cues of a figure found. */
+export interface FigureFound {
+  readonly figure: string;
+  readonly found: readonly CueFound[];
+}
+
+/** What the cues of a figure find that they did not find before. */
+export interface ChangedFigure {
+  readonly figure: string;
+  readonly name: string;
+  readonly changes: readonly ChangedFinding[];
+  /** Why it cannot be drawn any more. */
+  readonly problems: readonly Problem[];
+}
+
 /** What the engine does. Everything that touches whole tables or storage goes through here; whatever fails comes back as a value. */
 export interface EngineApi {
   /** Tells the page what happens without its asking. */
@@ -154,10 +170,20 @@ export interface EngineApi {
   preview(figure: Figure, livery: Livery): Promise<Result<Plan>>;
   tryFormula(ask: TrialAsk): Promise<Result<Trial>>;
   valueCounts(table: string, column: string): Promise<readonly ValueCount[]>;
-  /** The given rows of a table, edits laid over them. */
+  /** The given rows of a table by their places in its source, edits laid over them. */
   rowsOf(table: string, rows: Int32Array): Promise<Table>;
   /** A table of the project, or one as it would be made, at a glance. */
   tableLook(ask: TableAsk): Promise<Result<TableLook>>;
+  /** What looks wrong in a table of the project, as it is mended and edited. Problems: those of its source. */
+  findMends(table: string): Promise<Result<MendFindings>>;
+  /** A table without its rows, as its next source is compared with it. */
+  outline(table: string): Promise<Result<TableOutline>>;
+  /** A table's edits as they stand in a source that has arrived and may take the place of its own. */
+  editsIn(table: string, arrived: string): Promise<Result<CarriedEdits>>;
+  /** What the cues of all figures found that show a table or one made of it. Cost: a picture of each. */
+  findings(table: string, livery: Livery): Promise<readonly FigureFound[]>;
+  /** What they find now that is not what they found before. */
+  changesSince(before: readonly FigureFound[], livery: Livery): Promise<readonly ChangedFigure[]>;
   saveSession(session: LastSession): Promise<void>;
   storedProjects(): Promise<readonly StoredProject[]>;
   removeStored(id: string): Promise<void>;

@@ -1,5 +1,5 @@
 import { firstFigure } from 'core/brief';
-import { PROJECT_VERSION, readProject, type Figure, type Project } from 'core/document';
+import { plainTable, PROJECT_VERSION, readProject, type Figure, type Project } from 'core/document';
 import type { Edit } from 'core/document/edits';
 import type { Livery } from 'core/plan';
 import { messageFor } from 'core/result/words';
@@ -13,7 +13,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'one',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+  tables: [plainTable('d', 'deliveries')],
   figures: [figure, { ...figure, id: 'g', name: 'second' }],
   formats: [],
   pictures: [],

@@ -1,13 +1,17 @@
 import { risksOf } from 'core/check';
-import { readMove, readProject, type Figure, type Project } from 'core/document';
+import { readMove, readProject, sourceKey, type Figure, type Project } from 'core/document';
 import { historyOf, moveHistory, type Entry, type Proposal } from 'core/document/edits';
 import { readProjectFile, writeProjectFile, type ReadBundle } from 'core/io';
+import { placeIn } from 'core/mend';
 import { pictureOf, type Livery, type Plan } from 'core/plan';
 import { failure, success, type Problem, type Result } from 'core/result';
 import { findingTitles, writerOf } from 'core/words';
-import { columnOf, makeTable, takeRows, type Table } from 'core/table';
+import { columnOf, makeTable, takeRows, type CarriedEdits, type Table } from 'core/table';
+import type { TableOutline } from 'core/intake';
 import type {
+  ChangedFigure,
   EngineApi,
+  FigureFound,
   Leftover,
   News,
   OpenedProject,
@@ -25,12 +29,14 @@ import { countValues } from './count-values';
 import { Journal } from './journal';
 import { PictureParts } from './picture-parts';
 import { PictureWork } from './picture-work';
+import { withSourceRows } from './source-rows';
 import { infoOf, Session } from './session';
 import type { Storage } from './storage';
 import { delivered } from './delivery';
 import type { Tabs } from './tabs';
-import { tableLook } from './table-look';
-import type { TableAsk, TableLook } from './table-seen';
+import { changesSince, editsIn, findingsOf, outlineOfTable } from './next-source';
+import { mendFindings, tableLook } from './table-look';
+import type { MendFindings, TableAsk, TableLook } from './table-seen';
 import { tryFormula } from './try-formula';
 
 const NOTHING_SEEN: Looked = { risks: [], titles: [] };
@@ -86,12 +92,7 @@ export class Engine implements EngineApi {
     });
     const last = stored.entries.at(-1)?.key ?? 0;
     const now = entries.reduce((history, { move }) => moveHistory(history, move), historyOf(read.value)).project;
-    const tables = new Map(
-      await storage.sources(
-        id,
-        now.tables.map(table => table.id),
-      ),
-    );
+    const tables = new Map(await storage.sources(id, now.tables.map(sourceKey)));
     const alone = await tabs.enter(id);
     if (alone && entries.length) await storage.absorb(now, last);
     this.take(new Session(alone ? now : read.value, tables), alone ? [] : entries, last);
@@ -104,7 +105,8 @@ export class Engine implements EngineApi {
   }
 
   async start(project: Project): Promise<OpenedProject> {
-    const tables = new Map(project.tables.flatMap(({ id }) => (this.arrived.has(id) ? [[id, this.arrived.get(id) as Table]] : [])));
+    const keys = project.tables.map(sourceKey);
+    const tables = new Map(keys.flatMap(key => (this.arrived.has(key) ? [[key, this.arrived.get(key) as Table]] : [])));
     this.arrived.clear();
     return this.create(project, tables);
   }
@@ -138,7 +140,7 @@ export class Engine implements EngineApi {
       const made = asked.ok ? await this.work.make(asked.value, session.stagesOf(figure)) : asked;
       if (!made) return { kind: 'given-up' };
       return made.ok
-        ? { kind: 'picture', news: this.parts.newsOf(figure, made.value, have) }
+        ? { kind: 'picture', news: this.parts.newsOf(figure, withSourceRows(made.value, session.originOf(shown.data.table)), have) }
         : { kind: 'problems', problems: made.problems };
     } catch (error) {
       return { kind: 'problems', problems: [faultOf(error)] };
@@ -194,12 +196,39 @@ export class Engine implements EngineApi {
   }
 
   async rowsOf(id: string, rows: Int32Array): Promise<Table> {
-    const read = await this.guarded(session => success(takeRows(session.tableOf(id)?.table ?? makeTable(id, []), rows)));
+    const read = await this.guarded(session => {
+      const origin = session.originOf(id);
+      const places = origin ? rows.map(row => placeIn(origin, row)) : rows;
+      return success(takeRows(session.tableOf(id)?.table ?? makeTable(id, []), places));
+    });
     return read.ok ? read.value : makeTable(id, []);
   }
 
   tableLook(ask: TableAsk): Promise<Result<TableLook>> {
     return this.guarded(session => tableLook(session, ask));
+  }
+
+  findMends(table: string): Promise<Result<MendFindings>> {
+    return this.guarded(session => mendFindings(session, table));
+  }
+
+  outline(table: string): Promise<Result<TableOutline>> {
+    return this.guarded(session => outlineOfTable(session, table));
+  }
+
+  editsIn(table: string, arrived: string): Promise<Result<CarriedEdits>> {
+    const next = this.arrived.get(arrived);
+    return this.guarded(session => (next ? editsIn(session, table, next) : failure({ code: 'figure-no-table', name: arrived })));
+  }
+
+  async findings(table: string, livery: Livery): Promise<readonly FigureFound[]> {
+    const read = await this.guarded(session => success(findingsOf(session, table, livery)));
+    return read.ok ? read.value : [];
+  }
+
+  async changesSince(before: readonly FigureFound[], livery: Livery): Promise<readonly ChangedFigure[]> {
+    const read = await this.guarded(session => success(changesSince(session, before, livery)));
+    return read.ok ? read.value : [];
   }
 
   async saveSession(session: LastSession): Promise<void> {

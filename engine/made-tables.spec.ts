@@ -85,7 +85,7 @@ describe('tables made of others, in a session', () => {
     expect(asked.ok ? '' : asked.problems.map(messageFor).join()).toBe('both would be made of itself. Choose another table.');
     expect(cells(session, 'a', 'milk')).toEqual([1, 2]);
     const gone = sessionWith({ both: align('a', 'gone') });
-    const look = tableLook(gone, { table: 'both', making: null, find: '' });
+    const look = tableLook(gone, { table: 'both', making: null, find: '', where: null, only: null });
     expect(look.ok ? '' : look.problems.map(messageFor).join()).toContain('The table gone');
   });
   it('have no values in the project file, and are there again when it is read', () => {
@@ -99,18 +99,18 @@ describe('tables made of others, in a session', () => {
   });
   it('say the same in SQL, with the values that become columns', () => {
     const session = sessionWith({ wide: { kind: 'wide', table: 'a', name: 'year', value: 'milk' } });
-    const look = tableLook(session, { table: 'wide', making: null, find: '' });
+    const look = tableLook(session, { table: 'wide', making: null, find: '', where: null, only: null });
     expect(look.ok && look.value.sql).toBe(
       'select max(case when year = 2030 then milk end) as "2030", max(case when year = 2031 then milk end) as "2031" from a',
     );
-    const own = tableLook(session, { table: 'a', making: null, find: '' });
+    const own = tableLook(session, { table: 'a', making: null, find: '', where: null, only: null });
     expect(own.ok && own.value.sql).toBeNull();
   });
   it('are looked at: rows that hold what is looked for, columns at a glance', () => {
     const session = sessionWith({ both: align('a', 'b') });
-    const look = tableLook(session, { table: 'both', making: null, find: '203' });
+    const look = tableLook(session, { table: 'both', making: null, find: '203', where: null, only: null });
     expect(look.ok && [look.value.rowCount, look.value.found]).toEqual([3, 3]);
-    const found = tableLook(session, { table: 'draft', making: align('b', 'a'), find: '2032' });
+    const found = tableLook(session, { table: 'draft', making: align('b', 'a'), find: '2032', where: null, only: null });
     expect(found.ok && found.value.rows).toEqual([{ row: 2, cells: ['2032', '6', null] }]);
     expect(found.ok && found.value.columns.map(({ name, stats }) => [name, stats.there, stats.distinct])).toEqual([
       ['year', 3, 3],

@@ -1,12 +1,13 @@
-import { deriveColumns } from 'core/document';
+import { deriveColumns, sourceKey } from 'core/document';
 import { confirm, following, historyOf, propose, refuse } from 'core/document/edits';
-import type { DerivedTable, Figure, Making, Project } from 'core/document';
+import type { Derived, DerivedTable, Figure, Making, Project } from 'core/document';
 import type { Entry, Following, Proposal } from 'core/document/edits';
 import type { PictureRequest } from 'core/plan';
 import { rememberStages, type Stages } from 'core/stages';
 import { applyEdits, cellAt, statsOf, type Table } from 'core/table';
 import type { Livery } from 'core/plan';
 import type { Writing } from 'core/words';
+import { editsOfKept, mendTable, type MendedTable } from 'core/mend';
 import { madeOf, sqlOfMaking, tablesOf, type SqlTable } from 'core/making';
 import { failure, success, type Problem, type Result } from 'core/result';
 import type { Made } from 'core/table/steps';
@@ -26,6 +27,7 @@ export class Session {
 
   constructor(
     project: Project,
+    /** By the ids under which they are kept. */
     private readonly tables: Map<string, Table>,
   ) {
     this.state = following(historyOf(project));
@@ -52,13 +54,14 @@ export class Session {
     this.state = refuse(this.state, id);
   }
 
-  addTable(id: string, table: Table): void {
-    this.tables.set(id, table);
+  /** @param key under which it is kept */
+  addTable(key: string, table: Table): void {
+    this.tables.set(key, table);
   }
 
-  /** Tables with a source of their own that the project names and that are not there. */
+  /** The ids under which sources are kept that the project names and that are not there. */
   lacking(): string[] {
-    return this.project.tables.flatMap(({ id, made }) => (made || this.tables.has(id) ? [] : [id]));
+    return this.project.tables.flatMap(table => (table.made || this.tables.has(sourceKey(table)) ? [] : [sourceKey(table)]));
   }
 
   sources(): Sources {
@@ -69,16 +72,39 @@ export class Session {
     return Object.fromEntries(known);
   }
 
+  /** The sources that the project needs, by the ids under which they are kept; one that was replaced is not among them. */
   sourceTables(): ReadonlyMap<string, Table> {
-    return this.tables;
+    const keys = new Set(this.project.tables.map(sourceKey));
+    return new Map([...this.tables].filter(([key]) => keys.has(key)));
   }
 
-  /** A table without edits and derived columns: its source, or what it is made of others. Problems: it is not there, or cannot be made. */
-  bareTable(id: string): Result<Table> {
+  /** A table as it came: its source, or what it is made of others. Problems: it is not there, or cannot be made. */
+  sourceTable(id: string): Result<Table> {
     const made = this.madeTable(id);
     if (made) return made.ok ? success(made.value.table) : made;
-    const source = this.tables.get(id);
+    const doc = this.project.tables.find(table => table.id === id);
+    const source = this.tables.get(doc ? sourceKey(doc) : id);
     return source ? success(source) : failure({ code: 'figure-no-table', name: id });
+  }
+
+  /** A table with its mends done. Problems: those of its source. Cost: nothing while neither changed. */
+  mendedTable(id: string): Result<MendedTable> {
+    const [source, doc] = [this.sourceTable(id), this.project.tables.find(table => table.id === id)];
+    if (!source.ok) return source;
+    const mends = doc?.mends ?? NONE;
+    return success(this.stagesOfTable(id)('mended', [source.value, mends], () => mendTable(source.value, mends)));
+  }
+
+  /** A table without edits and derived columns: as it came, mended. Problems: it is not there, or cannot be made. */
+  bareTable(id: string): Result<Table> {
+    const mended = this.mendedTable(id);
+    return mended.ok ? success(mended.value.table) : mended;
+  }
+
+  /** For each row of a table its place in the source, rising; null where no mend left one out. */
+  originOf(id: string): Int32Array | null {
+    const mended = this.mendedTable(id);
+    return mended.ok ? mended.value.origin : null;
   }
 
   /** A table made of others with what has to be known of it; undefined where it has a source of its own. Cost: nothing while none of them changed. */
@@ -139,14 +165,21 @@ export class Session {
     return stages;
   }
 
+  /** A table mended and edited, without its derived columns; undefined where it is not there. */
+  editedTable(id: string): Table | undefined {
+    const [mended, doc] = [this.mendedTable(id), this.project.tables.find(table => table.id === id)];
+    if (!mended.ok) return undefined;
+    const { table, origin } = mended.value;
+    const edits = doc?.edits ?? NONE;
+    return this.stagesOfTable(id)('edited', [table, edits], () => applyEdits(table, editsOfKept(edits, origin)));
+  }
+
   /** A table with its edits laid over it and its derived columns behind it, one of them left out if asked. Cost: nothing while none changed. */
   tableOf(id: string, without?: string): DerivedTable | undefined {
-    const [bare, doc] = [this.bareTable(id), this.project.tables.find(table => table.id === id)];
-    if (!bare.ok) return undefined;
-    const source = bare.value;
+    const edited = this.editedTable(id);
+    if (!edited) return undefined;
     const stages = this.stagesOfTable(id);
-    const { edits, derived } = doc ?? { edits: NONE, derived: NONE };
-    const edited = stages('edited', [source, edits], () => applyEdits(source, edits));
+    const derived = this.derivedOf(id);
     if (without === undefined) return stages('derived', [edited, derived], () => deriveColumns(edited, derived));
     const others = derived.filter(({ name }) => name !== without);
     return stages('derived but one', [edited, derived, without], () => deriveColumns(edited, others));
@@ -164,8 +197,8 @@ export class Session {
   }
 
   /** The derived columns of a table. */
-  derivedOf(table: string): Project['tables'][number]['derived'] {
-    return this.project.tables.find(({ id }) => id === table)?.derived ?? [];
+  derivedOf(table: string): readonly Derived[] {
+    return this.project.tables.find(({ id }) => id === table)?.derived ?? NONE;
   }
 
   /** What is remembered of a figure's last picture; of figures not asked for lately nothing is. */

@@ -55,7 +55,7 @@ export class Brief {
   protected readonly droppedWords = computed(() => `${counted(this.dropped().length, 'label')} without room`);
   protected readonly droppedListed = computed(() => this.dropped().slice(0, MOST_LISTED));
   protected readonly pickable = computed(() =>
-    (this.brief.table()?.columns ?? []).filter(column => column.type === 'number').map(column => column.name),
+    (this.brief.table()?.columns ?? []).filter(({ type, hidden }) => type === 'number' && !hidden).map(column => column.name),
   );
 
   /** The decisions that the brief speaks of now, for the search for actions. */

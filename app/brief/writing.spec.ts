@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { firstFigure } from 'core/brief';
-import { plainFormat, PROJECT_VERSION, type NumberFormat } from 'core/document';
+import { plainFormat, plainTable, PROJECT_VERSION, type NumberFormat } from 'core/document';
 import { FormulaDesk, type DeskRequest } from '../services/formula-desk';
 import { ProjectStore } from '../services/project-store';
 import { Spark } from '../desk/spark';
@@ -41,7 +41,7 @@ describe('writing formulas into the project', () => {
       version: PROJECT_VERSION as typeof PROJECT_VERSION,
       id: 'p',
       name: 'p',
-      tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+      tables: [plainTable('d', 'deliveries')],
       figures: [figure],
       formats: [],
       pictures: [],

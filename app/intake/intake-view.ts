@@ -10,7 +10,7 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import { chooseColumn, chooseSource, columnSentences, sourceSentences } from 'core/intake';
+import { chooseColumn, chooseSource, columnSentences, sourceSentences, typeWords, type ChangeMend } from 'core/intake';
 import { parseCell, type LookColumn } from 'core/io';
 import type { Result } from 'core/result';
 import { messageFor } from 'core/result/words';
@@ -28,8 +28,6 @@ import { TextRows } from '../ui/text-rows';
 const LISTED = 60;
 // Texts that could not be read, shown one by one.
 const UNREAD_SHOWN = 50;
-
-const TYPE_WORDS = { number: 'numbers', text: 'text', date: 'dates', timestamp: 'moments', boolean: 'yes or no' } as const;
 
 /** A text that could not be read, and where it stands. */
 interface Unread {
@@ -114,7 +112,7 @@ export class IntakeView {
     else this.looked().fault.set(change.problems.map(messageFor));
   }
 
-  protected readonly typeWords = (column: LookColumn): string => TYPE_WORDS[column.type] + (column.unit ? `, ${column.unit}` : '');
+  protected readonly typeWords = (column: LookColumn): string => typeWords[column.type] + (column.unit ? `, ${column.unit}` : '');
 
   private factsOf({ name, missing, misfitCount }: LookColumn): string {
     const { rowCount } = this.look();
@@ -148,6 +146,10 @@ export class IntakeView {
 
   protected async take(): Promise<void> {
     await this.importing.take(this.looked(), this.name().trim() || this.look().name);
+  }
+
+  protected async mendChange(mend: ChangeMend): Promise<void> {
+    await this.looked().mendChange(mend);
   }
 
   protected leave(): void {

@@ -1,7 +1,7 @@
 import { pictureOf, type Livery } from 'core/plan';
 import type { Edit } from 'core/document/edits';
 import { firstFigure } from 'core/brief';
-import type { Figure } from 'core/document';
+import { plainTable, type Figure } from 'core/document';
 import { applyEdits, tableOf, type Cell, type CellEdit } from 'core/table';
 import type { SourceInfo } from 'engine';
 import type { Shown } from '../services/picture-store';
@@ -136,17 +136,7 @@ describe('typing into the ledger', () => {
 
   it('a what-if value is read as its column’s numbers were', () => {
     const readings = { milk: { decimal: 'comma', dates: 'iso' } } as const;
-    const doc = {
-      id: 'd',
-      name: 'deliveries',
-      units: { milk: 'L' },
-      edits: [],
-      derived: [],
-      readings,
-      source: null,
-      intake: null,
-      made: null,
-    };
+    const doc = { ...plainTable('d', 'deliveries'), units: { milk: 'L' }, readings };
     const edited = (text: string): unknown => changesFor(shown(), source, [{ row: 0, column: 'milk', text }], doc).edit;
     const whatIf = (value: number): unknown => ({
       kind: 'set-what-ifs',

@@ -2,15 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import type { StoredProject } from 'engine';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
-import { SAMPLE_ID } from '../services/incoming';
+import { FILE_ENDINGS, SAMPLE_ID } from '../services/incoming';
 import { Opener } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
 import { removedProjects, setRemoved, type RemovedProject } from '../services/removed-projects';
 import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
-
-// What a file's name may end in; what it holds is told by its bytes.
-const ENDINGS = '.csv,.tsv,.txt,.json,.jsonl,.ndjson,.xlsx,.ods,.xls,.parquet,.arrow,.feather,.gz,text/csv,text/plain';
 
 /** What can be opened: a file, pasted rows, the sample, and the projects of this browser. */
 @Component({
@@ -87,7 +84,7 @@ export class Library {
   private readonly store = inject(ProjectStore);
   private readonly announcer = inject(Announcer);
   protected readonly fault = signal<string | null>(null);
-  protected readonly accept = ENDINGS;
+  protected readonly accept = FILE_ENDINGS;
   readonly done = output();
   readonly gallery = output();
   readonly tables = output();

@@ -3,7 +3,7 @@ import { PROJECT_VERSION, plainTable, type Figure, type Project, type TableDoc }
 import { firstFigures, type TableFacts } from 'core/brief';
 import type { SourceLook } from 'core/io';
 import type { Problem, Result } from 'core/result';
-import type { Intake } from 'core/table';
+import { PLAIN_INTAKE, type Intake } from 'core/table';
 import type { OpenedProject, SourceInfo } from 'engine';
 import { droppedFiles } from './dropped-files';
 import { EngineClient } from './engine-client';
@@ -11,11 +11,12 @@ import { FirstOffers } from './first-offers';
 import { Notices } from './notices';
 import { Incoming, SAMPLE_ID } from './incoming';
 import { Keeper } from './keeper';
-import { LookedSource } from './looked-source';
+import { LookedSource, type Replaced } from './looked-source';
 import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
 import type { NamedFile, Seen } from './reader.worker';
 import { SourceReading } from './source-reading';
+import { Theme } from './theme';
 
 type Refuse = (problems: readonly Problem[]) => Promise<void>;
 
@@ -29,6 +30,7 @@ export class Importing {
   private readonly incoming = inject(Incoming);
   private readonly keeper = inject(Keeper);
   private readonly words = inject(ProblemWords);
+  private readonly theme = inject(Theme);
 
   async openDropped(files: readonly File[], entries: readonly (FileSystemEntry | null)[]): Promise<void> {
     const found = await droppedFiles(files, entries);
@@ -36,25 +38,44 @@ export class Importing {
     else this.notices.fault('The folder holds no files. Choose another.');
   }
 
-  async open(files: readonly NamedFile[], refuse?: Refuse): Promise<void> {
+  /** Reads the next source of a table by the table's intake, to be looked at before it takes the place of the one it has. */
+  async openNext(id: string, files: readonly NamedFile[]): Promise<void> {
+    const [doc, before] = [this.store.tableDoc(id), await this.engine.api.outline(id)];
+    if (doc && before.ok) await this.open(files, undefined, { doc, before: before.value });
+    else if (!before.ok) await this.complain('Its next file was not opened.', before.problems);
+  }
+
+  async open(files: readonly NamedFile[], refuse?: Refuse, replaced: Replaced | null = null): Promise<void> {
     const name = files.length === 1 ? (files[0]?.name ?? '') : `${files.length} files`;
     this.leave();
     const reading = new SourceReading(this.engine.api, this.incoming.cancelled, share =>
       this.incoming.running.set(share === null ? null : { name, share }),
     );
-    const result = await this.read(reading, files, name);
-    if (result?.ok && result.value.kind === 'tables') return this.incoming.looked.set(new LookedSource(result.value, reading, this.words));
-    if (result?.ok) await this.openProject(reading);
+    const result = await this.read(reading, files, name, replaced?.doc.intake ?? PLAIN_INTAKE);
+    const parts = result?.ok && result.value.kind === 'tables' && !result.value.isStacked ? result.value.files.length : 1;
+    if (replaced && parts > 1) {
+      reading.end();
+      return this.notices.fault('These files differ in their columns, so they cannot be the rows of one table. Choose one of them.');
+    }
+    if (result?.ok && result.value.kind === 'tables')
+      return this.incoming.looked.set(new LookedSource(result.value, reading, this.words, replaced));
+    if (result?.ok && replaced) this.notices.fault(`${name} is a project, not a table. Open it by itself.`);
+    else if (result?.ok) await this.openProject(reading);
     reading.end();
     if (result === null) return void this.notices.done(`Opening ${name} was cancelled. Nothing was changed.`);
     if (result && !result.ok) await (refuse ?? (problems => this.complain(`${name} was not opened.`, problems)))(result.problems);
   }
 
   /** Null where it was cancelled, undefined where the reading itself broke, which is told here. */
-  private async read(reading: SourceReading, files: readonly NamedFile[], name: string): Promise<Result<Seen> | null | undefined> {
+  private async read(
+    reading: SourceReading,
+    files: readonly NamedFile[],
+    name: string,
+    intake: Intake,
+  ): Promise<Result<Seen> | null | undefined> {
     this.incoming.running.set({ name, share: 0 });
     try {
-      return await reading.open(files);
+      return await reading.open(files, intake);
     } catch (error) {
       this.notices.fault(`${name} could not be read: ${String(error)}`);
       return undefined;
@@ -78,8 +99,9 @@ export class Importing {
 
   /** What waits lands: as one table, or as one for each file where they are not alike. */
   async take(looked: LookedSource, name: string): Promise<void> {
-    const { seen } = looked;
+    const { seen, replaced } = looked;
     this.incoming.looked.set(null);
+    if (replaced) return this.replace(looked, replaced);
     const count = seen.isStacked ? 1 : seen.files.length;
     for (let at = 0; at < count; at++) {
       const look = at === 0 ? looked.look() : await looked.reading.lookAtTable(at);
@@ -93,6 +115,36 @@ export class Importing {
     looked.reading.end();
   }
 
+  /** The next source takes the place of a table's own, as one step of undo; what cues find since is shown. */
+  private async replace(looked: LookedSource, { doc }: Replaced): Promise<void> {
+    const livery = this.theme.livery();
+    const before = await this.engine.api.findings(doc.id, livery);
+    const key = crypto.randomUUID();
+    const received = await looked.reading.give(key, 0, doc.name);
+    looked.reading.end();
+    if (received?.kind !== 'table') return;
+    const { api } = this.engine;
+    const [carried, now] = [await api.editsIn(doc.id, key), this.store.tableDoc(doc.id)];
+    if (!now) return;
+    const { seen } = looked;
+    const look = looked.look();
+    this.store.addSource(doc.id, received.info);
+    this.store.apply({
+      kind: 'change-table',
+      table: doc.id,
+      change: {
+        source: { files: seen.isStacked ? [...seen.files] : seen.files.slice(0, 1), key },
+        intake: storedIntake(looked.intake(), look),
+        units: { ...look.units, ...now.units },
+        readings: { ...look.readings },
+        edits: [...(carried.ok ? carried.value.edits : []), ...looked.mended()],
+        mends: [...now.mends, ...looked.mends()],
+      },
+    });
+    const figures = await api.changesSince(before, livery);
+    this.incoming.changed.set({ table: now.name, figures, lost: carried.ok ? carried.value.lost : now.edits.length });
+  }
+
   private async land(looked: LookedSource, { look, at, name, files }: Landing): Promise<void> {
     const id = crypto.randomUUID();
     const received = await looked.reading.give(id, at, name);
@@ -104,7 +156,7 @@ export class Importing {
       ...plainTable(id, name),
       units: { ...units },
       readings: { ...readings },
-      source: { files: [...files] },
+      source: { files: [...files], key: null },
       intake: storedIntake(looked.intake(), look),
       edits: at === 0 ? [...looked.mended()] : [],
     };

@@ -1,14 +1,26 @@
 import { Injectable, signal } from '@angular/core';
 import { Subject } from 'rxjs';
+import type { ChangedFigure } from 'engine';
 import type { LookedSource } from './looked-source';
 
 /** The project that shows Cowbell; a table of one's own starts another. */
 export const SAMPLE_ID = 'highmeadow';
 
+/** What a file's name may end in; what it holds is told by its bytes. */
+export const FILE_ENDINGS = '.csv,.tsv,.txt,.json,.jsonl,.ndjson,.xlsx,.ods,.xls,.parquet,.arrow,.feather,.gz,text/csv,text/plain';
+
 /** A running import, as the screen shows it. */
 export interface Running {
   readonly name: string;
   readonly share: number;
+}
+
+/** A table that has its next source, and what the cues of its figures find since. */
+export interface ChangedSource {
+  readonly table: string;
+  readonly figures: readonly ChangedFigure[];
+  /** Edits of cells that have no place any more. */
+  readonly lost: number;
 }
 
 /** What is on its way into the project. */
@@ -17,6 +29,8 @@ export class Incoming {
   readonly running = signal<Running | null>(null);
   /** What was read and waits to be looked at and taken. */
   readonly looked = signal<LookedSource | null>(null);
+  /** What cues find since a table has its next source. */
+  readonly changed = signal<ChangedSource | null>(null);
   /** Ends what is being read. */
   readonly cancelled = new Subject<void>();
 

@@ -1,4 +1,6 @@
-import { signal, type WritableSignal } from '@angular/core';
+import { computed, signal, type WritableSignal } from '@angular/core';
+import type { Mend, TableDoc } from 'core/document';
+import { sourceChanges, type ChangeMend, type TableOutline } from 'core/intake';
 import type { SourceLook } from 'core/io';
 import { failure, type Result } from 'core/result';
 import { PLAIN_INTAKE, type CellEdit, type Intake } from 'core/table';
@@ -6,10 +8,16 @@ import type { ProblemWords } from './problem-words';
 import type { Seen } from './reader.worker';
 import type { SourceReading } from './source-reading';
 
+/** The table whose next source was read: as the document has it, and without its rows as it is now. */
+export interface Replaced {
+  readonly doc: TableDoc;
+  readonly before: TableOutline;
+}
+
 /** What was read from files and waits: how it reads now, and how it was decided to be read. */
 export class LookedSource {
   readonly look: WritableSignal<SourceLook>;
-  readonly intake = signal<Intake>(PLAIN_INTAKE);
+  readonly intake: WritableSignal<Intake>;
   /** Why the last choice could not be followed; what shows is how it was read before. */
   readonly fault = signal<readonly string[]>([]);
   readonly isReading = signal(false);
@@ -20,8 +28,31 @@ export class LookedSource {
     readonly seen: Extract<Seen, { kind: 'tables' }>,
     readonly reading: SourceReading,
     private readonly words: ProblemWords,
+    /** The table that it takes the place of; null where it lands as one of its own. */
+    readonly replaced: Replaced | null = null,
   ) {
     this.look = signal(seen.look);
+    this.intake = signal(replaced?.doc.intake ?? PLAIN_INTAKE);
+    void this.compare();
+  }
+
+  /** Mends of what its next source changes, beside those that the table has. */
+  readonly mends = signal<readonly Mend[]>([]);
+  private readonly outline = signal<TableOutline | null>(null);
+  /** What the table's next source changes in it; null while that is being found, or where it lands as a table of its own. */
+  readonly changes = computed(() => {
+    const [outline, replaced] = [this.outline(), this.replaced];
+    return outline && replaced ? sourceChanges(replaced.before, { look: this.look(), outline, intake: this.intake() }) : null;
+  });
+
+  async mendChange({ intake, mends }: ChangeMend): Promise<void> {
+    if (mends.length) this.mends.update(list => [...list, ...mends]);
+    if (intake) await this.decide(intake);
+    else await this.compare();
+  }
+
+  private async compare(): Promise<void> {
+    if (this.replaced) this.outline.set(await this.reading.outline([...this.replaced.doc.mends, ...this.mends()]));
   }
 
   get title(): string {
@@ -44,6 +75,7 @@ export class LookedSource {
     this.intake.set(intake);
     this.mended.set(this.stillMended(read.value.look));
     this.look.set(read.value.look);
+    await this.compare();
   }
 
   /** Mends of texts that are still not read, under the names that their columns have now. */

@@ -155,7 +155,16 @@ function tableWords(state: OpenState): Observable<readonly TableFacts[]> {
 type Widen = (columns: SourceInfo['columns'], derived: readonly Derived[]) => TableFacts['columns'];
 
 const tablesOf = ({ history, sources }: OpenState, widen: Widen): TableFacts[] =>
-  history.project.tables.flatMap(({ id, name, units, derived }) => {
+  history.project.tables.flatMap(({ id, name, units, derived, order, hidden }) => {
     const source = sources[id];
-    return source ? [{ id, name, units, rowCount: source.rowCount, columns: widen(source.columns, derived) }] : [];
+    return source ? [{ id, name, units, rowCount: source.rowCount, columns: arranged(widen(source.columns, derived), order, hidden) }] : [];
   });
+
+/** Columns as the table has them arranged: those named first, and which are hidden. */
+function arranged(columns: TableFacts['columns'], order: readonly string[], hidden: readonly string[]): TableFacts['columns'] {
+  if (order.length + hidden.length === 0) return columns;
+  const placeOf = (name: string): number => (order.includes(name) ? order.indexOf(name) : order.length);
+  return columns
+    .map(column => (hidden.includes(column.name) ? { ...column, hidden: true } : column))
+    .sort((a, b) => placeOf(a.name) - placeOf(b.name));
+}

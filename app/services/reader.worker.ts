@@ -1,7 +1,10 @@
 import { expose } from 'comlink';
+import type { Mend } from 'core/document';
+import { outlineOf, type TableOutline } from 'core/intake';
 import { lookAt, MAX_FILE_BYTES, readFile, type ImportedTable, type SourceLook } from 'core/io';
+import { mendTable } from 'core/mend';
 import { failure, success, type Result } from 'core/result';
-import { columnOf, PLAIN_INTAKE, type Intake } from 'core/table';
+import { columnOf, type Intake } from 'core/table';
 import { stack } from 'core/table/steps';
 import { deliver } from 'engine';
 
@@ -35,7 +38,7 @@ export class FileReading {
   private project: Extract<Got, { ok: true }>['value'] | null = null;
   private stacked: ImportedTable | null = null;
 
-  async open(files: readonly NamedFile[], onProgress: OnProgress): Promise<Result<Seen>> {
+  async open(files: readonly NamedFile[], intake: Intake, onProgress: OnProgress): Promise<Result<Seen>> {
     const large = files.find(({ file }) => file.size > MAX_FILE_BYTES);
     // Told before a byte of it is read.
     if (large) return failure({ code: 'file-too-large', file: large.name, bytes: large.file.size, limit: MAX_FILE_BYTES });
@@ -43,7 +46,7 @@ export class FileReading {
     for (const [at, { file, name }] of files.entries())
       got.push({ name, bytes: await bytesOf(file, share => onProgress((BYTES_SHARE * (at + share)) / files.length)) });
     this.files = got;
-    return this.read(PLAIN_INTAKE, share => onProgress(BYTES_SHARE + share * (1 - BYTES_SHARE)));
+    return this.read(intake, share => onProgress(BYTES_SHARE + share * (1 - BYTES_SHARE)));
   }
 
   async read(intake: Intake, onProgress: OnProgress): Promise<Result<Seen>> {
@@ -67,6 +70,12 @@ export class FileReading {
       files: this.files.map(({ name }) => name),
       isStacked: this.stacked !== null,
     });
+  }
+
+  /** What was read without its rows, mended as the table is whose next source it is. */
+  outline(mends: readonly Mend[]): TableOutline {
+    const { table } = this.stacked ?? (this.tables[0] as ImportedTable);
+    return outlineOf(mendTable(table, mends).table);
   }
 
   /** The look at one of several tables that are not stacked. */

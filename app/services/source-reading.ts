@@ -1,4 +1,6 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
+import type { Mend } from 'core/document';
+import type { TableOutline } from 'core/intake';
 import type { SourceLook } from 'core/io';
 import type { Result } from 'core/result';
 import type { Intake } from 'core/table';
@@ -24,12 +26,16 @@ export class SourceReading {
     private readonly onProgress: (share: number | null) => void,
   ) {}
 
-  open(files: readonly NamedFile[]): Promise<Result<Seen> | null> {
-    return this.cancellable<Result<Seen>>(async () => this.reader.open([...files], this.progress(0, READING)));
+  open(files: readonly NamedFile[], intake: Intake): Promise<Result<Seen> | null> {
+    return this.cancellable<Result<Seen>>(async () => this.reader.open([...files], intake, this.progress(0, READING)));
   }
 
   again(intake: Intake): Promise<Result<Seen> | null> {
     return this.cancellable<Result<Seen>>(async () => this.reader.read(intake, this.progress(0, 1)));
+  }
+
+  outline(mends: readonly Mend[]): Promise<TableOutline> {
+    return this.reader.outline(mends);
   }
 
   lookAtTable(at: number): Promise<SourceLook> {

@@ -1,6 +1,6 @@
 import { cueKinds, cueFactsOf, type Cue } from 'core/cue';
 import { firstFigure } from 'core/brief';
-import { PROJECT_VERSION, type Figure } from 'core/document';
+import { plainTable, PROJECT_VERSION, type Figure } from 'core/document';
 import { following, historyOf, moveHistory, type HistoryMove } from 'core/document/edits';
 import type { OpenState } from './project-store';
 import { spokenOf } from './spoken';
@@ -20,7 +20,7 @@ const project = (id: string) => ({
   version: PROJECT_VERSION as typeof PROJECT_VERSION,
   id,
   name: `Project ${id}`,
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+  tables: [plainTable('d', 'deliveries')],
   figures: [figure('f', 'Milk'), figure('g', 'Fat')],
   formats: [],
   pictures: [],

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import type { Edit } from 'core/document/edits';
 import { firstFigure } from 'core/brief';
-import { PROJECT_VERSION, type Figure, type Project } from 'core/document';
+import { plainTable, PROJECT_VERSION, type Figure, type Project } from 'core/document';
 import { Notices } from './notices';
 import { ProjectStore } from './project-store';
 
@@ -21,7 +21,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'one',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+  tables: [plainTable('d', 'deliveries')],
   formats: [],
   pictures: [],
   liveries: [],
@@ -70,7 +70,7 @@ describe('the project store', () => {
     store.addSource('t', { name: 'tanks', rowCount: 9, columns: [] });
     store.apply({
       kind: 'add-table',
-      table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null },
+      table: plainTable('t', 'tanks'),
     });
     expect(names).toEqual(['deliveries 2', 'tanks 9']);
   });

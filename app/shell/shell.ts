@@ -28,6 +28,7 @@ import { ProjectStore } from '../services/project-store';
 import { PANE_LIMITS, Room, type Pane } from '../services/room';
 import { Theme } from '../services/theme';
 import { Stage } from '../stage/stage';
+import { ChangedFindings } from '../tables/changed-findings';
 import { TablesView } from '../tables/tables-view';
 import { Divider, type Divided } from '../ui/divider';
 import { FocusHome } from '../ui/focus-home';
@@ -55,6 +56,7 @@ const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Brief,
+    ChangedFindings,
     CommandSearch,
     Divider,
     FigureList,

@@ -65,7 +65,7 @@ export class FilterChips {
   private readonly columns = computed(() => this.tables().find(table => table.id === this.figure().data.table)?.columns ?? []);
   protected readonly options = computed(() => {
     const used = new Set(this.figure().data.filters.map(filter => filter.column));
-    return plainOptions(this.columns().flatMap(column => (used.has(column.name) ? [] : [column.name])));
+    return plainOptions(this.columns().flatMap(({ name, hidden }) => (hidden || used.has(name) ? [] : [name])));
   });
   protected words(filter: Filter): string {
     return filterWords(filter, this.columns().find(({ name }) => name === filter.column)?.stats?.distinct);

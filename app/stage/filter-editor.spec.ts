@@ -1,4 +1,4 @@
-import { PROJECT_VERSION } from 'core/document';
+import { plainTable, PROJECT_VERSION } from 'core/document';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Filter } from 'core/frame';
@@ -36,7 +36,7 @@ async function edited(
     version: PROJECT_VERSION as typeof PROJECT_VERSION,
     id: 'p',
     name: 'p',
-    tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+    tables: [plainTable('d', 'deliveries')],
     figures: [figure],
     formats: [],
     pictures: [],

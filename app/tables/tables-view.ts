@@ -6,18 +6,19 @@ import { chooseMaking, firstMakings, makingSentence, tablesOf, wordsOfMaking } f
 import type { Problem, Result } from 'core/result';
 import { messageFor } from 'core/result/words';
 import { counted, listed } from 'core/sentence';
-import type { ColumnLook, TableLook } from 'engine';
+import type { TableLook } from 'engine';
 import { SentenceLine } from '../brief/sentence-line';
 import type { TokenChoice } from '../brief/token-choice';
 import { EngineClient } from '../services/engine-client';
-import { Incoming } from '../services/incoming';
+import { Importing } from '../services/importing';
+import { FILE_ENDINGS, Incoming } from '../services/incoming';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
-import { TextRows } from '../ui/text-rows';
+import { TableGrid } from './table-grid';
+import { TableMends } from './table-mends';
 
-const TYPE_WORDS = { number: 'numbers', text: 'text', date: 'dates', timestamp: 'moments', boolean: 'yes or no' } as const;
 /** The table that is being made, before it has a place in the project. */
 const DRAFT = 'draft';
 
@@ -25,7 +26,7 @@ const DRAFT = 'draft';
 @Component({
   selector: 'cb-tables-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Icon, SentenceLine, Sheet, TextRows],
+  imports: [Icon, SentenceLine, Sheet, TableGrid, TableMends],
   templateUrl: './tables-view.html',
   host: {
     class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
@@ -39,12 +40,17 @@ export class TablesView {
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
   private readonly incoming = inject(Incoming);
+  private readonly importing = inject(Importing);
   readonly closed = output();
 
   protected readonly project = toSignal(this.store.project$);
   protected readonly tables = toSignal(this.store.tables$, { initialValue: [] as readonly TableFacts[] });
   private readonly chosen = signal(this.store.figure?.data.table ?? '');
   protected readonly find = signal('');
+  /** A formula that must be true in the rows that are shown; empty for all. */
+  protected readonly where = signal('');
+  /** Rows of a finding that are shown alone. */
+  protected readonly only = signal<readonly number[] | null>(null);
   /** A table that is being made and has no place in the project yet. */
   protected readonly draft = signal<Making | null>(null);
   protected readonly draftName = signal('');
@@ -68,23 +74,29 @@ export class TablesView {
       table: this.draft() ? DRAFT : (this.doc()?.id ?? ''),
       making: this.draft(),
       find: this.find(),
+      where: this.where().trim() || null,
+      only: this.only(),
       of: this.project()?.tables,
     }),
-    loader: async ({ params: { table, making, find } }): Promise<Result<TableLook>> => this.engine.api.tableLook({ table, making, find }),
+    loader: async ({ params: { of: _, ...ask } }): Promise<Result<TableLook>> => this.engine.api.tableLook(ask),
   });
   private last: TableLook | null = null;
-  /** What shows: while it is being asked for anew, what it was. */
+  private readonly read = computed((): Result<TableLook> | undefined => (this.asked.hasValue() ? this.asked.value() : undefined));
+  /** What shows: while it is being asked for anew, or where a filter cannot be read, what it was. */
   protected readonly look = computed(() => {
-    const read: Result<TableLook> | undefined = this.asked.hasValue() ? this.asked.value() : undefined;
+    const read = this.read();
     if (read?.ok) this.last = read.value;
-    return read && !read.ok ? null : this.last;
+    const isOwn = this.last?.table === (this.draft() ? DRAFT : this.doc()?.id);
+    return !isOwn || (read && !read.ok && this.where().trim() === '') ? null : this.last;
   });
-  protected readonly cells = computed(() => (this.look()?.rows ?? []).map(({ cells }) => cells));
-  protected readonly numbers = computed(() => (this.look()?.columns ?? []).map(({ type }) => type === 'number'));
-  protected readonly faults = computed(() => {
-    const read = this.asked.hasValue() ? this.asked.value() : undefined;
+  private readonly problems = computed(() => {
+    const read = this.read();
     return read && !read.ok ? read.problems.map(problem => messageFor(problem)) : [];
   });
+  protected readonly whereFault = computed(() => (this.where().trim() ? this.problems().join(' ') || null : null));
+  protected readonly faults = computed(() => (this.where().trim() ? [] : this.problems()));
+  protected readonly isNarrowed = computed(() => this.find() !== '' || this.only() !== null || this.where().trim() !== '');
+  protected readonly columns = computed(() => this.look()?.columns ?? []);
   protected readonly notes = computed(() => (this.look()?.notes ?? []).map((note: Problem) => messageFor(note)));
 
   constructor() {
@@ -105,26 +117,23 @@ export class TablesView {
       : 'It came with the project.';
   }
 
-  protected typeWords({ name, type }: ColumnLook): string {
-    const unit = this.draft() ? undefined : this.doc()?.units[name];
-    return TYPE_WORDS[type] + (unit ? `, ${unit}` : '');
-  }
-
-  protected factsOf({ stats: { there, distinct } }: ColumnLook): string {
-    const missing = (this.look()?.rowCount ?? 0) - there;
-    return `${distinct.toLocaleString('en')} different${missing ? `, ${missing.toLocaleString('en')} missing` : ''}`;
-  }
-
   protected readonly counted = counted;
+  protected readonly accept = FILE_ENDINGS;
 
   protected show(id: string): void {
     this.draft.set(null);
     this.chosen.set(id);
+    this.showAll();
+  }
+
+  private showAll(): void {
     this.find.set('');
+    this.where.set('');
+    this.only.set(null);
   }
 
   protected begin(making: Making): void {
-    this.find.set('');
+    this.showAll();
     this.draft.set(making);
     this.draftName.set(this.freeName(making));
   }
@@ -154,16 +163,16 @@ export class TablesView {
     this.notices.done(`Made ${name}: ${counted(look.rowCount, 'row')}.`, { undo: () => this.store.undo() });
   }
 
+  /** Another file takes the place of the table's rows, once it was looked at. */
+  protected async openNext(id: string, picker: HTMLInputElement): Promise<void> {
+    const files = [...(picker.files ?? [])].map(file => ({ file, name: file.name }));
+    picker.value = '';
+    if (files.length) await this.importing.openNext(id, files);
+  }
+
   protected rename(text: string): void {
     const [name, doc] = [text.trim(), this.doc()];
     if (doc && name && name !== doc.name) this.store.apply({ kind: 'change-table', table: doc.id, change: { name } });
-  }
-
-  protected setUnit({ name }: ColumnLook, text: string): void {
-    const doc = this.doc();
-    if (!doc) return;
-    const { [name]: _, ...others } = doc.units;
-    this.store.apply({ kind: 'change-table', table: doc.id, change: { units: text.trim() ? { ...others, [name]: text.trim() } : others } });
   }
 
   /** Goes at once, and can be brought back; not while a figure or another table needs it. */
@@ -202,7 +211,7 @@ export class TablesView {
 
   /** Wherever the focus is: it may have gone with what was left. A sheet takes its own Escape, and what lies above the tables comes first. */
   protected onEscape(event: Event): void {
-    if (!event.defaultPrevented && !this.incoming.looked()) this.leave();
+    if (!event.defaultPrevented && !this.incoming.looked() && !this.incoming.changed()) this.leave();
   }
 
   /** Tables that this one may be made of: not of itself, nor of one that is made of it. */

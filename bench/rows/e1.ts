@@ -1,6 +1,6 @@
 import { firstFigure } from 'core/brief';
 import { cueKinds, cueFactsOf, type Cue } from 'core/cue';
-import { PROJECT_VERSION, type Figure, type Project } from 'core/document';
+import { plainTable, PROJECT_VERSION, type Figure, type Project } from 'core/document';
 import { plainMeasure } from 'core/frame';
 import { pictureOf, type Livery, type Picture } from 'core/plan';
 import { messageFor } from 'core/result/words';
@@ -43,7 +43,7 @@ async function timed(figure: Figure, table: Table): Promise<Timing[]> {
     version: PROJECT_VERSION,
     id: 'p',
     name: 'p',
-    tables: [{ id: 't', name: 't', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+    tables: [plainTable('t', 't')],
     figures: [figure],
     formats: [],
     pictures: [],

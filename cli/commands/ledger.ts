@@ -1,8 +1,8 @@
-import type { Figure, Project } from 'core/document';
+import { sourceKey, type Figure, type Project } from 'core/document';
 import { BARE_LIVERY, computedOf, ledgerTable, pictureOf, type Picture } from 'core/plan';
 import { messageFor } from 'core/result/words';
 import { counted } from 'core/sentence';
-import type { Table } from 'core/table';
+import { carriedEdits, type Table } from 'core/table';
 import { Session } from 'engine';
 import { read, warnTo, WRITING, WrongUse, type Command, type Speech } from '../command';
 import { figureIn } from '../figure-in';
@@ -14,7 +14,7 @@ const help = `cowbell ledger PROJECT.json [--figure NAME] [--data TABLE=FILE …
 
 Computes a figure of a project and gives its ledger with all helper columns, as the application hands it over: the first figure, or the one named.
 --data puts the rows of a file in the place of a table of the project, by the table's name, read as that table's intake says: last month's figure over this month's rows. Cells that
-were edited in the old rows are left out then. --list names figures and tables. FILE - is standard input.
+were edited go with their row where its texts and dates find it unchanged among the new ones, and are left out where not. --list names figures and tables. FILE - is standard input.
 
   cowbell ledger season.json --list
   cowbell ledger season.json --figure "Milk by hut" --format json
@@ -35,8 +35,9 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   const figure = figureIn(project, values.figure);
   const sources = new Map(Object.entries(tables));
   const fresh = await freshTables(project, values.data ?? [], warnTo(speech));
-  for (const [id, table] of fresh) sources.set(id, table);
-  const session = new Session(withoutEdits(project, fresh, warnTo(speech)), sources);
+  const carried = withCarriedEdits(project, { old: new Map(sources), fresh }, warnTo(speech));
+  for (const [key, table] of fresh) sources.set(key, table);
+  const session = new Session(carried, sources);
   const { table, withoutValue } = session.tableOf(figure.data.table) ?? {};
   if (!table) throw new BadInput([messageFor({ code: 'figure-no-table', name: figure.data.table })]);
   const computed = valueOf(computedOf(figure, table), `${figure.name}: `);
@@ -65,7 +66,7 @@ const listOf = ({ figures, tables }: Project, session: Session): string =>
     .map(line => `${line}\n`)
     .join('');
 
-/** Tables read anew, by the ids of those whose place they take. */
+/** Tables read anew, by the ids under which those are kept whose place they take. */
 async function freshTables({ tables }: Project, data: readonly string[], warn: (line: string) => void): Promise<Map<string, Table>> {
   const fresh = new Map<string, Table>();
   for (const item of data) {
@@ -74,17 +75,23 @@ async function freshTables({ tables }: Project, data: readonly string[], warn: (
     const doc = tables.find(table => table.name === name) ?? tables.find(table => table.name.toLowerCase() === name.toLowerCase());
     if (!doc) throw new BadInput([`No table is called ${name}. Choose one of: ${tables.map(table => table.name).join(', ')}.`]);
     if (doc.made) throw new BadInput([`${doc.name} is made of other tables. Name one that has a file of its own.`]);
-    fresh.set(doc.id, await readTable(file, warn, doc.intake ?? undefined));
+    fresh.set(sourceKey(doc), await readTable(file, warn, doc.intake ?? undefined));
   }
   return fresh;
 }
 
-/** An edit belongs to a row of the old table. */
-function withoutEdits(project: Project, fresh: ReadonlyMap<string, Table>, warn: (line: string) => void): Project {
+/** Edits go with their row; those whose row is not found are left out and told. */
+function withCarriedEdits(
+  project: Project,
+  { old, fresh }: { readonly old: ReadonlyMap<string, Table>; readonly fresh: ReadonlyMap<string, Table> },
+  warn: (line: string) => void,
+): Project {
   const tables = project.tables.map(table => {
-    if (!fresh.has(table.id) || table.edits.length === 0) return table;
-    warn(`${table.name}: left out ${counted(table.edits.length, 'edit')} of other rows.`);
-    return { ...table, edits: [] };
+    const [before, after] = [old.get(sourceKey(table)), fresh.get(sourceKey(table))];
+    if (!before || !after) return table;
+    const { edits, lost } = carriedEdits(before, after, table.edits);
+    if (lost) warn(`${table.name}: left out ${counted(lost, 'edit')} of rows that are not there as they were.`);
+    return { ...table, edits: [...edits] };
   });
   return { ...project, tables };
 }

@@ -2,12 +2,13 @@ import type { Candidate, ValueRange } from 'core/cue';
 import { partsOfMeasure, simpleMeasure } from 'core/frame';
 import { isAveraged, isMeasurable } from './column-roles';
 import type { Subject } from './setting';
+import { offeredColumns } from './table-facts';
 
 /** The number columns that the figure does not measure yet, each as the measure that it would become. */
 export function candidatesOf({ figure: { data }, table }: Subject): readonly Candidate[] {
   const there = new Set(data.measures.map(measure => partsOfMeasure(measure)?.column));
   const taken = [data.category, ...data.measures.map(({ name }) => name), ...data.helpers.map(({ name }) => name)];
-  return (table?.columns ?? [])
+  return offeredColumns(table)
     .filter(column => isMeasurable(column) && !there.has(column.name) && column.name !== data.category)
     .map(column => {
       const summary = isAveraged(column, table?.units[column.name]) ? 'avg' : 'sum';

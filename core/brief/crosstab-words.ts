@@ -8,7 +8,7 @@ import { changed, inTables, isTable, once } from './in-tables';
 import { speakerOf, type Clause } from './section';
 import { choices, choiceSetting, columnNamed, type Choice, type Subject } from './setting';
 import { handSetting, stepChoices, stepValue } from './step-choices';
-import type { ColumnFacts } from './table-facts';
+import { offeredColumns, type ColumnFacts } from './table-facts';
 
 /** Outer levels, and one more that may be added. */
 const perOuter = inTables(({ data }) => [...data.outer.map((_, i) => String(i)), String(data.outer.length)]);
@@ -30,7 +30,7 @@ type Place = CrosstabChoice['totals']['rows'];
 /** Columns of the table that may nest rows or make columns, besides those that do something else. */
 function freeColumns({ table, figure: { data } }: Subject, except: string | null): readonly ColumnFacts[] {
   const taken = [data.category, data.series, data.panel, ...data.outer.map(({ column }) => column)].filter(name => name !== except);
-  return (table?.columns ?? []).filter(({ name }) => !taken.includes(name));
+  return offeredColumns(table).filter(({ name }) => !taken.includes(name));
 }
 
 /** Dates go by months until somebody says otherwise. */

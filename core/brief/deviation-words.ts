@@ -6,6 +6,7 @@ import { isMeasurable } from './column-roles';
 import { isTable } from './in-tables';
 import { speakerOf, type Clause } from './section';
 import { choiceSetting, type Change, type Choice, type Subject } from './setting';
+import { offeredColumns } from './table-facts';
 
 /** The cue that tells gains from losses beside. */
 const CUE = 'beside';
@@ -28,7 +29,9 @@ const differenceOf = (first: Measure, less: Measure): string => `${first.formula
 function offered({ figure, table }: Subject): readonly string[] {
   const parts = partsOfMeasure(figure.data.measures[0] as Measure);
   if (!parts || parts.column === ROWS) return [];
-  const columns = (table?.columns ?? []).filter(column => column.name !== parts.column && isMeasurable(column)).map(({ name }) => name);
+  const columns = offeredColumns(table)
+    .filter(column => column.name !== parts.column && isMeasurable(column))
+    .map(({ name }) => name);
   return [...columns.filter(name => PLAN.test(name)), ...columns.filter(name => !PLAN.test(name))].slice(0, MOST_OFFERED);
 }
 

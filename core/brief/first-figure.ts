@@ -4,7 +4,7 @@ import { nameText } from 'core/formula';
 import { plainMeasure, ROWS, simpleMeasure, type FigureData, type Filter, type Measure, type Step } from 'core/frame';
 import { listed } from 'core/sentence';
 import { isAveraged, isIdentifier, isMeasurable, isMoment, isMonthNamed, isNaming, isYear } from './column-roles';
-import type { ColumnFacts, TableFacts } from './table-facts';
+import { offeredColumns, type ColumnFacts, type TableFacts } from './table-facts';
 
 /** A figure to begin with, why it is as it is, and others to begin with instead. */
 export interface FirstFigures {
@@ -30,7 +30,9 @@ export const firstFigure = (id: string, table: TableFacts, category?: string): F
  * First sensible figures of a table: dates become a line over time, names sorted bars, years their own order, numbers alone a histogram; what means
  * nothing summed is averaged; of many categories the largest are kept, by a filter. Every choice that would surprise has its reason.
  */
-export function firstFigures(id: string, table: TableFacts): FirstFigures {
+export function firstFigures(id: string, whole: TableFacts): FirstFigures {
+  const offered = offeredColumns(whole);
+  const table = offered.length ? { ...whole, columns: offered } : whole;
   const category = categoryOf(table);
   const first = made(id, table, { category });
   const others = othersThan(category, table).map((choice, i) => made(`${id}-${i + 1}`, table, choice).figure);

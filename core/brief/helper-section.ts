@@ -4,7 +4,7 @@ import { AXIS_CHOICES, changedHelper, formatChoices, helperAt, isLine, penSettin
 import { formulaWord } from './formula-word';
 import { finerOf, saidOf, speakerOf, type Section } from './section';
 import { choiceSetting, type Choice, type Subject } from './setting';
-import type { TableFacts } from './table-facts';
+import { offeredColumns, type TableFacts } from './table-facts';
 
 /** How each helper column by hand looks and is drawn. */
 export const helperSettings = {
@@ -75,7 +75,9 @@ export function helperSection(subject: Subject, at: number): Section {
 /** Scopes that a helper column of a figure can have: whole, within what is one per row, along the category or any other column. */
 export function helperScopeChoices(data: FigureData, table: TableFacts | undefined, now: HelperScope): readonly Choice<HelperScope>[] {
   const splits = [...new Set([data.series, data.panel].filter((name): name is string => name !== null))];
-  const texts = (table?.columns ?? []).filter(column => column.type === 'text' && column.name !== data.category).map(column => column.name);
+  const texts = offeredColumns(table)
+    .filter(column => column.type === 'text' && column.name !== data.category)
+    .map(column => column.name);
   const single = [...new Set([...splits, ...texts])].map(name => [name]);
   const inside = [...(splits.length > 1 ? [splits] : []), ...single];
   const numbers = [...data.measures, ...data.helpers].map(column => column.name);

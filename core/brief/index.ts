@@ -11,7 +11,7 @@ export { withHandColour } from './dress-words';
 export type { Section } from './section';
 export { addColumns, replaceMeasure } from './replace-measure';
 export { helperScopeChoices, readHelperScope, scopeValue } from './helper-section';
-export type { ColumnFacts, TableFacts } from './table-facts';
+export { offeredColumns, type ColumnFacts, type TableFacts } from './table-facts';
 
 // A first one.
 export { firstFigure, firstFigures, type FirstFigures } from './first-figure';

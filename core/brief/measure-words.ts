@@ -5,6 +5,7 @@ import { formulaWord } from './formula-word';
 import { speakerOf, type Clause } from './section';
 import { changeMeasure, withoutMeasure } from './replace-measure';
 import { choiceSetting, choices, plainChoices, type Choice, type Subject } from './setting';
+import { offeredColumns } from './table-facts';
 
 /** What is measured, and how each measure is drawn. */
 export const measureSettings = {
@@ -69,7 +70,7 @@ function summaryChoices({ table }: Subject, column: string): readonly Choice<str
 }
 
 function measureChoices({ table }: Subject, summary: string): readonly Choice<string>[] {
-  const usable = (table?.columns ?? []).filter(column => column.type === 'number' || summary === 'count');
+  const usable = offeredColumns(table).filter(column => column.type === 'number' || summary === 'count');
   return [...plainChoices(usable.map(column => column.name)), { value: ROWS, label: 'the number of rows', means: ROWS }];
 }
 

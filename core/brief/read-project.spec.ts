@@ -1,5 +1,5 @@
 import { cueKinds, cueFactsOf } from 'core/cue';
-import { plainFormat, plainScales, PROJECT_VERSION, readProject } from 'core/document';
+import { plainFormat, plainScales, PROJECT_VERSION, readProject, type TableDoc } from 'core/document';
 import { figure, project } from './season.spec';
 
 describe('reading a document', () => {
@@ -62,6 +62,15 @@ describe('reading a document', () => {
     const { along: _along, side: _side, ...scales } = figure.scales;
     const read = readProject({ ...project, version: 5, figures: [{ ...figure, scales }] });
     expect(read).toEqual({ ok: true, value: project });
+  });
+  it('migrates versions 8 and 9: sources stay, nothing of a table was mended, fed, hidden or put in order', () => {
+    const [{ source: _s, intake: _i, made: _m, mends: _e, feed: _f, hidden: _h, order: _o, ...bare }] = project.tables as [TableDoc];
+    expect(readProject({ ...project, version: 8, tables: [bare] })).toEqual({ ok: true, value: project });
+    const own = { ...bare, source: { files: ['june.csv'] }, intake: null, made: null };
+    const read = readProject({ ...project, version: 9, tables: [own] });
+    expect(read.ok ? read.value.tables : read.problems).toEqual([
+      { ...(project.tables[0] as TableDoc), source: { files: ['june.csv'], key: null } },
+    ] as never);
   });
   const axes: readonly [name: string, change: object][] = [
     ['a base of 1', { base: 1 }],

@@ -1,4 +1,4 @@
-import { PROJECT_VERSION, type Project } from 'core/document';
+import { plainTable, PROJECT_VERSION, type Project } from 'core/document';
 import { firstFigure, type TableFacts } from './index';
 
 /** A table of two columns, a figure of it, and a project of both. */
@@ -17,7 +17,7 @@ export const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'Season',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+  tables: [plainTable('d', 'deliveries')],
   figures: [figure],
   formats: [],
   pictures: [],

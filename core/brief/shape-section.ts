@@ -11,7 +11,7 @@ import { orderParts, orderSettings } from './order-words';
 import { finerOf, saidOf, speakerOf, type Section } from './section';
 import { categoryParts, emptySentence, stepClauses, stepSettings } from './step-words';
 import { choices, choiceSetting, type Change, type Choice, type Subject } from './setting';
-import type { ColumnFacts } from './table-facts';
+import { offeredColumns, type ColumnFacts } from './table-facts';
 
 /** What is shown by what, and how it is drawn. */
 export const shapeSettings = {
@@ -151,7 +151,9 @@ function panelChoices(subject: Subject): readonly Choice<Panels>[] {
 
 /** Columns that can split a figure into series or panels, besides those that do something else in it. */
 const splitsBeside = ({ table }: Subject, taken: readonly (string | null)[]): string[] =>
-  (table?.columns ?? []).filter(column => canSplit(column) && !taken.includes(column.name)).map(column => column.name);
+  offeredColumns(table)
+    .filter(column => canSplit(column) && !taken.includes(column.name))
+    .map(column => column.name);
 
 const canSplit = ({ type }: ColumnFacts): boolean => type === 'text' || type === 'boolean';
 

@@ -5,7 +5,7 @@ import { changeCategory } from './replace-measure';
 import { choices, choiceSetting, columnNamed, plainChoices, type Choice, type Subject } from './setting';
 import { stepChoices, stepValue } from './step-choices';
 import { speakerOf, type Clause } from './section';
-import type { ColumnFacts } from './table-facts';
+import { offeredColumns, type ColumnFacts } from './table-facts';
 
 const isOrderedColumn = (column: ColumnFacts | undefined): boolean => column !== undefined && isOrdered(column);
 
@@ -16,7 +16,7 @@ export const stepSettings = {
     search: 'group by rows axis',
     governs: () => ['categories', 'note'],
     plain: null,
-    options: ({ table }) => plainChoices((table?.columns ?? []).map(column => column.name)),
+    options: ({ table }) => plainChoices(offeredColumns(table).map(column => column.name)),
     now: ({ figure }) => figure.data.category,
     set: (subject, _place, category) => changeCategory(subject.figure, category, isOrderedColumn(columnNamed(subject, category))),
   }),

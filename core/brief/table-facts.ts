@@ -15,6 +15,12 @@ export interface ColumnFacts {
   readonly name: string;
   readonly type: ColumnType;
   readonly formula?: string;
+  /** It is offered nowhere; a figure that uses it goes on. */
+  readonly hidden?: boolean;
   /** What it holds; unknown for a derived column. */
   readonly stats?: ColumnStats;
 }
+
+/** The columns of a table that are offered in lists: not those that were hidden. */
+export const offeredColumns = (table: Pick<TableFacts, 'columns'> | undefined): readonly ColumnFacts[] =>
+  (table?.columns ?? []).filter(({ hidden }) => !hidden);

@@ -40,9 +40,19 @@ export type {
   View,
   Wording,
 } from './schema';
-export { ALIGN_HOW, MOST_KEYS, MOST_PARTS, SAME_KEYS, derivedSchema, makingSchema, tableDocSchema } from './table-schema';
-export type { Derived, Making, TableDoc } from './table-schema';
-export { plainTable } from './plain-table';
+export {
+  ALIGN_HOW,
+  MOST_KEYS,
+  MOST_MENDS,
+  MOST_PARTS,
+  SAME_KEYS,
+  derivedSchema,
+  makingSchema,
+  mendSchema,
+  tableDocSchema,
+} from './table-schema';
+export type { Derived, Making, Mend, TableDoc } from './table-schema';
+export { plainTable, sourceKey } from './plain-table';
 export { plainCrosstab, plainDress, plainFormat, plainLabels, plainScales, plainShape } from './plain';
 export { LIVERIES, liveryNamed } from './liveries';
 export { withAxis } from './with-axis';

@@ -1,5 +1,8 @@
 import type { TableDoc } from './table-schema';
 
+/** Under which id a table's values are kept. */
+export const sourceKey = ({ id, source }: Pick<TableDoc, 'id' | 'source'>): string => source?.key ?? id;
+
 /** A table of which nothing was decided. */
 export const plainTable = (id: string, name: string): TableDoc => ({
   id,
@@ -11,4 +14,8 @@ export const plainTable = (id: string, name: string): TableDoc => ({
   source: null,
   intake: null,
   made: null,
+  mends: [],
+  feed: null,
+  hidden: [],
+  order: [],
 });

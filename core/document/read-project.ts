@@ -6,6 +6,7 @@ import { fromVersion5 } from './from-version-5';
 import { fromVersion6 } from './from-version-6';
 import { fromVersion7 } from './from-version-7';
 import { fromVersion8 } from './from-version-8';
+import { fromVersion9 } from './from-version-9';
 import { partOf, partsIn, type Loose } from './loose';
 import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 
@@ -22,6 +23,7 @@ const migrations: Readonly<Record<number, Migration>> = {
   6: fromVersion6,
   7: fromVersion7,
   8: fromVersion8,
+  9: fromVersion9,
 };
 
 /** Version 2 brought series, panels, steps, helper columns by hand, derived columns and number formats. */

@@ -6,7 +6,7 @@ import * as z from 'zod/mini';
 import { tableDocSchema } from './table-schema';
 
 /** The version that this code writes. Older documents are migrated when read (see `migrations`). */
-export const PROJECT_VERSION = 9;
+export const PROJECT_VERSION = 10;
 
 /** How figures can be drawn. `bar` and `lying-stem` lie; a `crosstab` is a table; everything else stands upright. */
 export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points', 'crosstab'] as const;

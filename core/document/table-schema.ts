@@ -47,6 +47,34 @@ export const intakeSchema = z.object({
   columns: z.array(columnIntakeSchema).check(z.maxLength(20_000)),
 });
 
+/** Mends of one table, at most. */
+export const MOST_MENDS = 200;
+const texts = z.array(name).check(z.maxLength(5_000));
+const columns = z.array(name).check(z.maxLength(5_000));
+const rule = z.nullable(name);
+const off = z.boolean();
+const limit = z.nullable(z.number());
+
+/**
+ * What is mended in a table after it was read, each with its switch. `beyond`: what stands below an empty row is left out; `empty-rows`: rows without any
+ * value; `duplicates`: rows that repeat others in some columns, or in every one where none is named; `totals`: rows of some texts. `spaces`: loose spaces are
+ * taken off; `spellings`: texts are written as another; `stray-texts`, `stray-values`: texts, and values outside limits, become missing; `numbers`: texts
+ * become numbers; `zeros`, `fill`: zeros become missing, missing values zeros, where a rule holds.
+ */
+export const mendSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('beyond'), off }),
+  z.object({ kind: z.literal('empty-rows'), off }),
+  z.object({ kind: z.literal('duplicates'), columns, keep: z.enum(['first', 'last']), off }),
+  z.object({ kind: z.literal('totals'), column: name, texts, off }),
+  z.object({ kind: z.literal('spaces'), columns, off }),
+  z.object({ kind: z.literal('spellings'), column: name, from: texts, to: name, off }),
+  z.object({ kind: z.literal('stray-texts'), column: name, texts, off }),
+  z.object({ kind: z.literal('numbers'), column: name, decimal: z.enum(['point', 'comma']), off }),
+  z.object({ kind: z.literal('stray-values'), column: name, low: limit, high: limit, off }),
+  z.object({ kind: z.literal('zeros'), column: name, where: rule, off }),
+  z.object({ kind: z.literal('fill'), column: name, where: rule, off }),
+]);
+
 /** Tables that one table is made of, at most. */
 export const MOST_PARTS = 20;
 /** Columns that rows of two tables are held together by, at most. */
@@ -87,7 +115,9 @@ export const makingSchema = z.discriminatedUnion('kind', [
 
 /**
  * A table of the project: its name, units by column, edited cells, derived columns, how its columns were read where not as plain as can be. The source's
- * values are kept apart: `source` says which files they are from, `intake` how those are read; a table that is `made` of others has no source.
+ * values are kept apart: `source` says which files they are from and under which `key` they lie (null: the table's own id), `intake` how those are read;
+ * `feed` where they are fetched anew, every so many minutes or when asked; `mends` what is mended after reading. A table that is `made` of others has no
+ * source. `hidden` columns are offered nowhere; `order` names those that stand first.
  */
 export const tableDocSchema = z.object({
   id: z.string(),
@@ -96,14 +126,25 @@ export const tableDocSchema = z.object({
   edits: z.array(cellEditSchema),
   derived: z.array(derivedSchema),
   readings: z.record(z.string(), readingSchema),
-  source: z.nullable(z.object({ files: z.array(name).check(z.maxLength(2_000)) })),
+  source: z.nullable(z.object({ files: z.array(name).check(z.maxLength(2_000)), key: z.nullable(id) })),
   intake: z.nullable(intakeSchema),
   made: z.nullable(makingSchema),
+  mends: z.array(mendSchema).check(z.maxLength(MOST_MENDS)),
+  feed: z.nullable(
+    z.object({
+      address: z.string().check(z.minLength(1), z.maxLength(2_000)),
+      minutes: z.nullable(z.number().check(z.int(), z.minimum(1), z.maximum(10_080))),
+    }),
+  ),
+  hidden: z.array(name).check(z.maxLength(20_000)),
+  order: z.array(name).check(z.maxLength(20_000)),
 });
 
 /** A column that a formula computes row by row. */
 export type Derived = z.infer<typeof derivedSchema>;
 /** What the document knows of a table. */
 export type TableDoc = z.infer<typeof tableDocSchema>;
+/** One thing that is mended in a table. */
+export type Mend = z.infer<typeof mendSchema>;
 /** How a table is made of others. */
 export type Making = z.infer<typeof makingSchema>;

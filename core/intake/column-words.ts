@@ -10,13 +10,15 @@ interface ColumnEntry {
   readonly choose: (wish: ColumnIntake, value: string) => Partial<ColumnIntake>;
 }
 
-const TYPES: readonly Option[] = [
-  { value: 'number', label: 'numbers' },
-  { value: 'text', label: 'text' },
-  { value: 'date', label: 'dates' },
-  { value: 'timestamp', label: 'moments' },
-  { value: 'boolean', label: 'yes or no' },
-];
+/** What a column holds, in a word. */
+export const typeWords: Readonly<Record<ColumnType, string>> = {
+  number: 'numbers',
+  text: 'text',
+  date: 'dates',
+  timestamp: 'moments',
+  boolean: 'yes or no',
+};
+const TYPES: readonly Option[] = Object.entries(typeWords).map(([value, label]) => ({ value, label }));
 const SIGNS: readonly Option[] = [
   { value: 'point', label: 'a point' },
   { value: 'comma', label: 'a comma' },

@@ -13,7 +13,7 @@ export { ENCODING_WORDS, MAX_FILE_BYTES } from './decode';
 // Typing and pasting in.
 export { parseCell, type TypedColumn } from './parse-cell';
 export { pasteGrid } from './paste-grid';
-export { parseNumber } from './numbers';
+export { decimalMarkOf, parseNumber } from './numbers';
 
 // Files out.
 export { writeCsv, type CsvOptions } from './write-csv';

@@ -1,4 +1,4 @@
-import { PROJECT_VERSION } from 'core/document';
+import { plainTable, PROJECT_VERSION } from 'core/document';
 import { messageFor } from 'core/result/words';
 import { cellAt, tableOf, valuesFrom, type Cell, type ColumnType } from 'core/table';
 import { parseCell, parseNumber, pasteGrid, readCsv, readProjectFile, writeCsv, writeProjectFile } from './index';
@@ -156,19 +156,7 @@ describe('writing', () => {
       version: PROJECT_VERSION as typeof PROJECT_VERSION,
       id: 'p',
       name: 'P',
-      tables: [
-        {
-          id: 't',
-          name: 't',
-          units: { milk: 'L' },
-          edits: [{ row: 0, column: 'milk', value: 3 }],
-          derived: [],
-          readings: {},
-          source: null,
-          intake: null,
-          made: null,
-        },
-      ],
+      tables: [{ ...plainTable('t', 't'), units: { milk: 'L' }, edits: [{ row: 0, column: 'milk', value: 3 }] }],
       figures: [],
       formats: [],
       pictures: [],

@@ -1,4 +1,4 @@
-import { faultsOf, readProject, type Project } from 'core/document';
+import { faultsOf, readProject, sourceKey, type Project } from 'core/document';
 import { failure, success, type DocumentProblem, type Problem, type Result } from 'core/result';
 import { cellAt, makeTable, named, parseIsoDate, parseIsoTimestamp, valuesFrom, type ColumnType, type Table } from 'core/table';
 import * as z from 'zod/mini';
@@ -77,7 +77,7 @@ type PlainTable = z.infer<typeof tableSchema>;
 function tableFaults(project: Project, tables: Readonly<Record<string, PlainTable>>): DocumentProblem[] {
   const fault = (path: string, found: string): DocumentProblem => ({ code: 'document-field', path, found });
   const absent = project.tables
-    .filter(table => !table.made && !Object.hasOwn(tables, table.id))
+    .filter(table => !table.made && !Object.hasOwn(tables, sourceKey(table)))
     .map(table => fault(`tables.${table.id}`, 'the values of this table are absent'));
   const uneven = Object.entries(tables).flatMap(([id, { columns }]) => {
     const rows = columns[0]?.cells.length ?? 0;

@@ -1,7 +1,7 @@
 import type { ALIGN_HOW, SAME_KEYS } from 'core/document';
 import { MOST_KEYS, type Making } from 'core/document';
 import { failure, success, type Result } from 'core/result';
-import { choiceToken, textToken, type Option, type Sentence, type Token } from 'core/sentence';
+import { choiceToken, textToken, ticksToken, toggled, type Option, type Sentence, type Token } from 'core/sentence';
 import type { ColumnType } from 'core/table';
 import type { MakingOf } from './kind';
 
@@ -59,20 +59,6 @@ const columnToken = (key: string, about: string, name: string, id: string, table
     name,
     columnsOf(id, tables).map(column => ({ value: column.name, label: column.name })),
   );
-
-/** Several things of a list, each of which may be ticked. */
-function ticksToken(key: string, about: string, ticked: readonly string[], options: readonly Option[]): Token {
-  const text = ticked.map(value => options.find(option => option.value === value)?.label ?? value).join(', ') || 'nothing yet';
-  return {
-    key,
-    about,
-    text,
-    input: { kind: 'choice', value: '', options: options.map(option => ({ ...option, ticked: ticked.includes(option.value) })) },
-  };
-}
-
-const toggled = (list: readonly string[], value: string): string[] =>
-  list.includes(value) ? list.filter(other => other !== value) : [...list, value];
 
 /** The column of a table that is called like another's, else its first. */
 const keyLike = (name: string | undefined, id: string, tables: readonly MakingTable[]): string => {

@@ -5,6 +5,7 @@ export type {
   FileProblem,
   FormulaProblem,
   MakingProblem,
+  MendProblem,
   PictureProblem,
   Place,
   Problem,

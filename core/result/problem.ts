@@ -7,7 +7,8 @@ export interface Place {
 }
 
 /** Everything an analyst can get wrong, as data; `messageFor` puts it into words. */
-export type Problem = FormulaProblem | FileProblem | MakingProblem | PictureProblem | DocumentProblem | SettingProblem | CueProblem;
+export type Problem =
+  FormulaProblem | FileProblem | MendProblem | MakingProblem | PictureProblem | DocumentProblem | SettingProblem | CueProblem;
 
 /** What can be wrong with a formula, each at its place. */
 export type FormulaProblem = { readonly at: Place; readonly words: string } & (
@@ -87,6 +88,13 @@ export type FileProblem =
   | { readonly code: 'too-many-columns'; readonly line: number; readonly limit: number }
   | { readonly code: 'too-many-cells'; readonly line: number; readonly limit: number }
   | { readonly code: 'encoding-assumed'; readonly encoding: string };
+
+/** What can be wrong with a mend; the others are done all the same. */
+export type MendProblem =
+  | { readonly code: 'mend-no-column'; readonly name: string }
+  | { readonly code: 'mend-other-type'; readonly name: string; readonly needs: 'text' | 'numbers' }
+  | { readonly code: 'mend-no-rule'; readonly words: string }
+  | { readonly code: 'mend-unread'; readonly text: string };
 
 /** What can be wrong with a table made of others; of a note the table is there all the same. */
 export type MakingProblem =

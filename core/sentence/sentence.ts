@@ -58,5 +58,20 @@ export const textToken = (key: string, about: string, value: string, placeholder
   input: { kind: 'text', value, placeholder },
 });
 
+/** Several things of a list, each of which may be ticked; none reads as the given words. */
+export function ticksToken(key: string, about: string, ticked: readonly string[], options: readonly Option[], none = 'nothing yet'): Token {
+  const text = ticked.map(value => options.find(option => option.value === value)?.label ?? value).join(', ') || none;
+  return {
+    key,
+    about,
+    text,
+    input: { kind: 'choice', value: '', options: options.map(option => ({ ...option, ticked: ticked.includes(option.value) })) },
+  };
+}
+
+/** A list with a value put in where it was not, taken out where it was. */
+export const toggled = (list: readonly string[], value: string): string[] =>
+  list.includes(value) ? list.filter(other => other !== value) : [...list, value];
+
 /** Options whose labels are their values. */
 export const plainOptions = (values: readonly string[]): Option[] => values.map(value => ({ value, label: value }));

@@ -1,5 +1,6 @@
 // What is said of a figure: why a mark looks as it does, what hovering tells, the whole in words.
 export { findingTitles, titlesOf, type FindingTitle } from './finding-titles';
+export { changedFindings, foundBy, type ChangedFinding, type CueFound } from './changed-findings';
 export { describeFigure, inSentences } from './describe-figure';
 export { filterWords } from './filter-words';
 export { hoverText, type HoverText } from './hover-text';

@@ -19,7 +19,7 @@ const formula = [...data, 'core/formula'];
 const frame = [...formula, 'core/frame'];
 const cue = [...frame, 'core/cue'];
 const document = [...cue, 'core/document', 'core/document/edits'];
-const core = [...document, 'core/brief', 'core/check', 'core/crosstab', 'core/intake', 'core/io', 'core/making', 'core/plan', 'core/words'];
+const core = [...document, 'core/brief', 'core/check', 'core/crosstab', 'core/intake', 'core/io', 'core/making', 'core/mend', 'core/plan', 'core/words'];
 
 export const rooms = {
   'core/result': [],
@@ -44,7 +44,8 @@ export const rooms = {
   'core/brief': [...document, 'core/words', 'core/crosstab'],
   'core/io': document,
   'core/making': document,
-  'core/intake': [...document, 'core/io'],
+  'core/mend': [...document, 'core/io'],
+  'core/intake': [...document, 'core/io', 'core/mend'],
   'core/words': document,
   'core/crosstab': document,
   'core/plan': [...document, 'core/words', 'core/crosstab'],

@@ -14,7 +14,8 @@ export function describeEdit(edit: Edit, before: Project): string {
     case 'remove-table':
       return `removed the table ${tableName(edit.table)}`;
     case 'change-table':
-      return edit.change.name === undefined ? `changed the table ${tableName(edit.table)}` : `renamed the table to ${edit.change.name}`;
+      if (edit.change.name !== undefined) return `renamed the table to ${edit.change.name}`;
+      return edit.change.mends ? `changed the mends of ${tableName(edit.table)}` : `changed the table ${tableName(edit.table)}`;
     case 'add-figure':
       return `added ${edit.figure.name}`;
     case 'remove-figure':

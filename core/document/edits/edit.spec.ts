@@ -1,4 +1,5 @@
 import { firstFigure, type TableFacts } from 'core/brief';
+import { plainTable } from '../plain-table';
 import { PROJECT_VERSION, type Project } from '../schema';
 import { applyEdit, describeEdit, type Edit } from './index';
 
@@ -17,7 +18,7 @@ const project: Project = {
   version: PROJECT_VERSION,
   id: 'p',
   name: 'Season',
-  tables: [{ id: 'd', name: 'deliveries', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null }],
+  tables: [plainTable('d', 'deliveries')],
   figures: [figure],
   formats: [],
   pictures: [],
@@ -55,7 +56,7 @@ describe('edits', () => {
     [
       {
         kind: 'add-table',
-        table: { id: 't', name: 'tanks', units: {}, edits: [], derived: [], readings: {}, source: null, intake: null, made: null },
+        table: plainTable('t', 'tanks'),
       },
       project,
       after => after.tables.length,

@@ -4,6 +4,7 @@ import type {
   FileProblem,
   FormulaProblem,
   MakingProblem,
+  MendProblem,
   PictureProblem,
   Problem,
   SettingProblem,
@@ -110,6 +111,14 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
     `Line ${p.line} has more than ${p.limit.toLocaleString('en')} cells. Check the mark between cells, or drop columns.`,
   'too-many-cells': p => `By line ${p.line} the table has more than ${p.limit.toLocaleString('en')} cells. Drop columns or rows first.`,
   'encoding-assumed': p => `The file is not UTF-8. It was read as ${p.encoding}; check accented letters.`,
+};
+
+const mendWords: { [C in MendProblem['code']]: WordsOf<C> } = {
+  'mend-no-column': p => `The table has no column ${p.name} now. Choose another, or take this mend off.`,
+  'mend-other-type': p =>
+    `${p.name} holds no ${p.needs === 'text' ? 'texts' : 'numbers'} now. Choose another column, or take this mend off.`,
+  'mend-no-rule': p => `“${p.words}” is no rule: it must be true or false in each row, such as cows > 0.`,
+  'mend-unread': p => `“${p.text}” cannot be read here. Type it as it stands in the table.`,
 };
 
 const keysWord = (count: number): string => (count === 1 ? 'One key' : `${count.toLocaleString('en')} keys`);
@@ -222,6 +231,7 @@ const cueWords: { [C in CueProblem['code']]: WordsOf<C> } = {
 const words: { [C in Code]: WordsOf<C> } = {
   ...formulaWords,
   ...fileWords,
+  ...mendWords,
   ...makingWords,
   ...pictureWords,
   ...documentWords,

@@ -1,5 +1,6 @@
 // Tables made of other tables: aligned on a key, looked up, stacked, turned.
 export { align, type Alignment } from './align';
+export { keyCodes, type KeyCodes } from './key-codes';
 export type { AlignedList } from './keys';
 export { lookUp } from './look-up';
 export { stack } from './stack';
