@@ -10,8 +10,15 @@ import type { Session } from './session';
 
 /** A table without its rows, mended and not edited: what its next source is compared with. Problems: those of its source. */
 export function outlineOfTable(session: Session, id: string): Result<TableOutline> {
-  const bare = session.bareTable(id);
-  return bare.ok ? success(outlineOf(bare.value)) : bare;
+  const mended = session.mendedTable(id);
+  if (!mended.ok) return mended;
+  const { table, outcomes } = mended.value;
+  return success(
+    outlineOf(
+      table,
+      outcomes.map(({ count }) => count),
+    ),
+  );
 }
 
 /** The edits of a table as they stand in a source that takes the place of its own. Problem: the table has no source. */

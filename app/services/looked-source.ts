@@ -42,7 +42,9 @@ export class LookedSource {
   /** What the table's next source changes in it; null while that is being found, or where it lands as a table of its own. */
   readonly changes = computed(() => {
     const [outline, replaced] = [this.outline(), this.replaced];
-    return outline && replaced ? sourceChanges(replaced.before, { look: this.look(), outline, intake: this.intake() }) : null;
+    return outline && replaced
+      ? sourceChanges(replaced.before, { look: this.look(), outline, intake: this.intake(), mends: replaced.doc.mends })
+      : null;
   });
 
   async mendChange({ intake, mends }: ChangeMend): Promise<void> {

@@ -75,7 +75,11 @@ export class FileReading {
   /** What was read without its rows, mended as the table is whose next source it is. */
   outline(mends: readonly Mend[]): TableOutline {
     const { table } = this.stacked ?? (this.tables[0] as ImportedTable);
-    return outlineOf(mendTable(table, mends).table);
+    const { table: mended, outcomes } = mendTable(table, mends);
+    return outlineOf(
+      mended,
+      outcomes.map(({ count }) => count),
+    );
   }
 
   /** The look at one of several tables that are not stacked. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
+import { ApplicationRef, ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 
 /** A text typed into a cell of the rows that are shown. */
 export interface TypedCell {
@@ -69,6 +69,7 @@ interface Spot {
   `,
 })
 export class CellRows {
+  private readonly app = inject(ApplicationRef);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly rows = input.required<readonly SeenRow[]>();
   readonly columns = input.required<readonly SeenColumn[]>();
@@ -159,11 +160,11 @@ export class CellRows {
     if (!this.columns()[this.spot().across]?.takesEdits) return;
     this.start.set(start);
     this.editing.set(true);
-    requestAnimationFrame(() => {
-      const field = this.host.querySelector('input');
-      field?.focus();
-      if (start === null) field?.select();
-    });
+    // At once, so that the next key lands in it.
+    this.app.tick();
+    const field = this.host.querySelector('input');
+    field?.focus();
+    if (start === null) field?.select();
   }
 
   private go(to: Spot): void {

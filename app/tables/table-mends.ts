@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, model, resource, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import type { Mend, TableDoc } from 'core/document';
 import { chooseMend, firstMends, mendCounts, mendSentence, type Found, type MendColumn, type MendOutcome } from 'core/mend';
 import { messageFor } from 'core/result/words';
@@ -75,11 +76,11 @@ interface MendLine {
         <button
           type="button"
           class="act"
-          [attr.aria-pressed]="only() === item.found.rows"
-          [attr.aria-label]="(only() === item.found.rows ? 'Show all rows again: ' : 'Show its rows: ') + item.found.said"
-          (click)="only.set(only() === item.found.rows ? null : item.found.rows)"
+          [attr.aria-pressed]="isOnly(item.found)"
+          [attr.aria-label]="(isOnly(item.found) ? 'Show all rows again: ' : 'Show its rows: ') + item.found.said"
+          (click)="only.set(isOnly(item.found) ? null : item.found.rows)"
         >
-          {{ only() === item.found.rows ? 'All rows' : 'Show its rows' }}
+          {{ isOnly(item.found) ? 'All rows' : 'Show its rows' }}
         </button>
       </div>
     }
@@ -109,6 +110,9 @@ interface MendLine {
 export class TableMends {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
+  private readonly project = toSignal(this.store.project$);
+  /** Whatever table changes, this one may be made of it. */
+  private readonly tables = computed(() => this.project()?.tables);
   readonly doc = input.required<TableDoc>();
   readonly columns = input.required<readonly MendColumn[]>();
   readonly outcomes = input.required<readonly MendOutcome[]>();
@@ -118,7 +122,7 @@ export class TableMends {
   protected readonly all = signal(false);
   protected readonly refused = signal<{ readonly at: number; readonly words: string } | null>(null);
   private readonly asked = resource({
-    params: () => ({ table: this.doc().id, of: [this.doc().mends, this.doc().edits, this.doc().made, this.doc().source, this.columns()] }),
+    params: () => ({ table: this.doc().id, of: this.tables() }),
     loader: async ({ params: { table } }) => this.engine.api.findMends(table),
   });
   protected readonly isKnown = computed(() => this.asked.hasValue());
@@ -151,8 +155,12 @@ export class TableMends {
     // Rows that were shown alone are those of a finding that is gone with another table, or mended.
     effect(() => {
       const { found, only } = { found: this.found(), only: this.only() };
-      if (only && this.isKnown() && !found.some(({ rows }) => rows === only)) this.only.set(null);
+      if (only && this.isKnown() && !found.some(({ rows }) => String(rows) === String(only))) this.only.set(null);
     });
+  }
+
+  protected isOnly({ rows }: Found): boolean {
+    return String(this.only()) === String(rows);
   }
 
   protected add(mends: readonly Mend[]): void {

@@ -14,14 +14,17 @@ export interface OutlineColumn {
 export interface TableOutline {
   readonly rowCount: number;
   readonly columns: readonly OutlineColumn[];
+  /** How many rows or cells each of its mends took, in their order. */
+  readonly mended: readonly number[];
 }
 
 // Of more different texts none are compared: such a column names no categories.
 const MOST_VALUES = 5_000;
 
 /** A table without its rows. Cost: a pass over each column. */
-export const outlineOf = ({ rowCount, columns }: Table): TableOutline => ({
+export const outlineOf = ({ rowCount, columns }: Table, mended: readonly number[] = []): TableOutline => ({
   rowCount,
+  mended,
   columns: columns.map(column => {
     const there = rowsWithValue(column).length;
     if (column.type !== 'text') return { name: column.name, type: column.type, there, values: null };

@@ -1,13 +1,15 @@
+import type { Mend } from 'core/document';
 import type { SourceLook } from 'core/io';
-import { PLAIN_INTAKE, tableOf, type Cell, type Intake } from 'core/table';
-import { outlineOf, sourceChanges, type SourceChange } from '.';
+import { mendTable } from 'core/mend';
+import { PLAIN_INTAKE, tableOf, type Cell, type Intake, type Table } from 'core/table';
+import { outlineOf, sourceChanges, type SourceChange, type TableOutline } from '.';
 
 type Columns = Record<string, Cell[]>;
 
 const BEFORE: Columns = { hut: ['Almhof', 'Bergli', 'Cloudrest', 'Dalehut'], milk: [3, 5, 4, 6], note: ['a', 'b', 'c', 'd'] };
 
 /** A source that reads as these columns; each is named in the source as it is in the table. */
-function changes(before: Columns, after: Columns, intake: Intake = PLAIN_INTAKE): SourceChange[] {
+function changes(before: Columns, after: Columns, intake: Intake = PLAIN_INTAKE, mends: readonly Mend[] = []): SourceChange[] {
   const table = tableOf(after);
   const columns = table.columns.map(({ name, type }) => ({
     source: name,
@@ -20,7 +22,14 @@ function changes(before: Columns, after: Columns, intake: Intake = PLAIN_INTAKE)
     missing: 0,
   }));
   const look = { columns } as unknown as SourceLook;
-  return sourceChanges(outlineOf(tableOf(before)), { look, outline: outlineOf(table), intake });
+  const outline = (own: Table): TableOutline => {
+    const { table: mended, outcomes } = mendTable(own, mends);
+    return outlineOf(
+      mended,
+      outcomes.map(({ count }) => count),
+    );
+  };
+  return sourceChanges(outline(tableOf(before)), { look, outline: outline(table), intake, mends });
 }
 const words = (list: readonly SourceChange[]): string[] =>
   list.map(change => `${change.isLoud ? '!' : ''}${change.words}${change.mends.map(({ label }) => ` [${label}]`).join('')}`);
@@ -64,6 +73,16 @@ describe('what a next source changes', () => {
     ],
   ];
   for (const [name, after, expected] of cases) it(name, () => expect(words(changes(BEFORE, after))).toEqual([...expected]));
+
+  it('a mend that takes more than it did is said aloud, one that takes as much is not', () => {
+    const mends: Mend[] = [
+      { kind: 'stray-values', column: 'milk', low: null, high: 5, off: false },
+      { kind: 'zeros', column: 'milk', where: null, off: false },
+    ];
+    expect(words(changes(BEFORE, { ...BEFORE, milk: [3, 7, 8, 6] }, PLAIN_INTAKE, mends))).toEqual([
+      '!Take values of milk below no limit and above 5 as missing. 3 cells now, 1 before.',
+    ]);
+  });
 
   it('a column that is another under a new name takes the old one; what was decided of it stays', () => {
     const decided = {

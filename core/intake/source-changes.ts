@@ -1,7 +1,7 @@
 import type { Mend } from 'core/document';
 import type { LookColumn, SourceLook } from 'core/io';
-import { isSpelledLike } from 'core/mend';
-import { counted, listed } from 'core/sentence';
+import { isSpelledLike, mendCounts, mendSentence } from 'core/mend';
+import { counted, listed, readSentence } from 'core/sentence';
 import type { Intake } from 'core/table';
 import { typeWords, wishFor } from './column-words';
 import type { OutlineColumn, TableOutline } from './outline';
@@ -26,6 +26,8 @@ export interface NextSource {
   readonly look: SourceLook;
   readonly outline: TableOutline;
   readonly intake: Intake;
+  /** The table's mends, as they are done in the next source too. */
+  readonly mends: readonly Mend[];
 }
 
 // Names that are told of many.
@@ -46,8 +48,18 @@ export function sourceChanges(before: TableOutline, next: NextSource): SourceCha
       const now = named(after, column.name);
       return now ? [...typeChange(column, now, next), ...valueChange(column, now)] : [];
     }),
+    ...mendChanges(before, next),
   ];
 }
+
+/** Mends that take more or less than they did: one that was meant for a few cells may take what is meant this time. */
+const mendChanges = ({ mended }: TableOutline, { outline, mends }: NextSource): SourceChange[] =>
+  mends.flatMap((mend, at): SourceChange[] => {
+    const [was, is] = [mended[at], outline.mended[at] ?? 0];
+    if (was === undefined || was === is) return [];
+    const words = readSentence(mendSentence(mend, outline.columns));
+    return [{ words: `${words} ${counted(is, mendCounts(mend))} now, ${was.toLocaleString('en')} before.`, isLoud: is > was, mends: [] }];
+  });
 
 const named = ({ columns }: TableOutline, name: string): OutlineColumn | undefined => columns.find(column => column.name === name);
 
