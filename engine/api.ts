@@ -132,6 +132,12 @@ export interface Looked {
   readonly titles: readonly FindingTitle[];
 }
 
+/** What a source that has arrived would change in a table whose place it may take. */
+export interface NextRows extends CarriedEdits {
+  /** The same rows as the table has. */
+  readonly isSame: boolean;
+}
+
 /** What the cues of a figure found. */
 export interface FigureFound {
   readonly figure: string;
@@ -178,8 +184,10 @@ export interface EngineApi {
   findMends(table: string): Promise<Result<MendFindings>>;
   /** A table without its rows, as its next source is compared with it. */
   outline(table: string): Promise<Result<TableOutline>>;
-  /** A table's edits as they stand in a source that has arrived and may take the place of its own. */
-  editsIn(table: string, arrived: string): Promise<Result<CarriedEdits>>;
+  /** What becomes of a table's edits in a source that has arrived and may take the place of its own, and whether it is the same. */
+  editsIn(table: string, arrived: string): Promise<Result<NextRows>>;
+  /** A source that has arrived is not taken. */
+  forget(arrived: string): void;
   /** What the cues of all figures found that show a table or one made of it. Cost: a picture of each. */
   findings(table: string, livery: Livery): Promise<readonly FigureFound[]>;
   /** What they find now that is not what they found before. */

@@ -6,7 +6,7 @@ import { placeIn } from 'core/mend';
 import { pictureOf, type Livery, type Plan } from 'core/plan';
 import { failure, success, type Problem, type Result } from 'core/result';
 import { findingTitles, writerOf } from 'core/words';
-import { columnOf, makeTable, takeRows, type CarriedEdits, type Table } from 'core/table';
+import { columnOf, makeTable, takeRows, type Table } from 'core/table';
 import type { TableOutline } from 'core/intake';
 import type {
   ChangedFigure,
@@ -18,6 +18,7 @@ import type {
   PictureAnswer,
   PictureAsk,
   LastSession,
+  NextRows,
   Looked,
   Received,
   StoredProject,
@@ -95,6 +96,8 @@ export class Engine implements EngineApi {
     const tables = new Map(await storage.sources(id, now.tables.map(sourceKey)));
     const alone = await tabs.enter(id);
     if (alone && entries.length) await storage.absorb(now, last);
+    // Nothing can be undone back to what was replaced before.
+    if (alone) await storage.keepSources(id, now.tables.map(sourceKey));
     this.take(new Session(alone ? now : read.value, tables), alone ? [] : entries, last);
     return this.opened(alone ? now : read.value, alone ? [] : entries);
   }
@@ -216,9 +219,13 @@ export class Engine implements EngineApi {
     return this.guarded(session => outlineOfTable(session, table));
   }
 
-  editsIn(table: string, arrived: string): Promise<Result<CarriedEdits>> {
+  editsIn(table: string, arrived: string): Promise<Result<NextRows>> {
     const next = this.arrived.get(arrived);
     return this.guarded(session => (next ? editsIn(session, table, next) : failure({ code: 'figure-no-table', name: arrived })));
+  }
+
+  forget(arrived: string): void {
+    this.arrived.delete(arrived);
   }
 
   async findings(table: string, livery: Livery): Promise<readonly FigureFound[]> {
@@ -299,6 +306,8 @@ export class Engine implements EngineApi {
     const lacking = session.lacking();
     if (lacking.length && session.project !== before)
       for (const [id, table] of await this.own.storage.sources(session.project.id, lacking)) session.addTable(id, table);
+    const unused = session.forgetUnused();
+    if (unused.length) await this.own.storage.dropSources(session.project.id, unused).catch(() => undefined);
     this.hear({ kind: 'entries', project: session.project.id, entries, sources: session.sources() });
     if (own) this.own.tabs.tell(session.project.id);
   }

@@ -29,6 +29,18 @@ export class MemoryStorage implements Storage {
     return Promise.resolve();
   }
 
+  dropSources(project: string, ids: readonly string[]): Promise<void> {
+    for (const id of ids) this.tables.get(project)?.delete(id);
+    return Promise.resolve();
+  }
+
+  keepSources(project: string, ids: readonly string[]): Promise<void> {
+    return this.dropSources(
+      project,
+      [...(this.tables.get(project) ?? [])].flatMap(([id]) => (ids.includes(id) ? [] : [id])),
+    );
+  }
+
   read(id: string): Promise<StoredDocument | undefined> {
     const kept = this.kept.get(id);
     return Promise.resolve(kept && { document: kept.project, entries: [...kept.entries], absorbed: kept.absorbed });

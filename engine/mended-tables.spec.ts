@@ -104,7 +104,7 @@ describe('the next source of a table', () => {
     const session = sessionWith({ mends });
     const before = findingsOf(session, 'd', BARE_LIVERY);
     expect(before.map(({ figure }) => figure)).toEqual(['f']);
-    const after = sessionWith({ mends, source: { files: ['july.csv'], key: 'next' } });
+    const after = sessionWith({ mends, source: { files: ['july.csv'], key: 'next', at: null } });
     // Alm 35, Berg 20, Cloud 10 before; Berg 50, Alm 41, Dale 30, Cloud 10 now.
     const changed = changesSince(after, before, BARE_LIVERY);
     expect(changed.map(({ name, changes }) => [name, ...changes.map(({ words }) => words)])).toEqual([
@@ -116,7 +116,7 @@ describe('the next source of a table', () => {
   it('a figure that cannot be drawn any more is told, with why', () => {
     const session = sessionWith({});
     const before = findingsOf(session, 'd', BARE_LIVERY);
-    const gone = sessionWith({ source: { files: [], key: 'x' } }, { x: tableOf({ hut: ['Alm'], litres: [3] }, 'deliveries') });
+    const gone = sessionWith({ source: { files: [], key: 'x', at: null } }, { x: tableOf({ hut: ['Alm'], litres: [3] }, 'deliveries') });
     expect(changesSince(gone, before, BARE_LIVERY).map(({ figure, problems }) => [figure, problems.length > 0])).toEqual([['f', true]]);
   });
 
@@ -131,7 +131,7 @@ describe('the next source of a table', () => {
       id: 'm1',
       move: {
         kind: 'edit',
-        edit: { kind: 'change-table', table: 'd', change: { source: { files: ['july.csv'], key: 'next' } } },
+        edit: { kind: 'change-table', table: 'd', change: { source: { files: ['july.csv'], key: 'next', at: null } } },
         key: undefined,
       },
     });

@@ -2,10 +2,10 @@ import { tablesOf } from 'core/making';
 import { outlineOf, type TableOutline } from 'core/intake';
 import { pictureOf, type Livery, type Picture } from 'core/plan';
 import { failure, success, type Result } from 'core/result';
-import { carriedEdits, type CarriedEdits, type Table } from 'core/table';
+import { carriedEdits, isSameTable, type Table } from 'core/table';
 import { changedFindings, foundBy, writerOf, type CueFound } from 'core/words';
 import type { Figure } from 'core/document';
-import type { ChangedFigure, FigureFound } from './api';
+import type { ChangedFigure, FigureFound, NextRows } from './api';
 import type { Session } from './session';
 
 /** A table without its rows, mended and not edited: what its next source is compared with. Problems: those of its source. */
@@ -21,11 +21,11 @@ export function outlineOfTable(session: Session, id: string): Result<TableOutlin
   );
 }
 
-/** The edits of a table as they stand in a source that takes the place of its own. Problem: the table has no source. */
-export function editsIn(session: Session, id: string, next: Table): Result<CarriedEdits> {
+/** What becomes of a table's edits in a source that takes the place of its own, and whether it is the same as that. Problem: the table has no source. */
+export function editsIn(session: Session, id: string, next: Table): Result<NextRows> {
   const [source, doc] = [session.sourceTable(id), session.project.tables.find(table => table.id === id)];
   if (!source.ok || !doc) return source.ok ? failure({ code: 'figure-no-table', name: id }) : source;
-  return success(carriedEdits(source.value, next, doc.edits));
+  return success({ ...carriedEdits(source.value, next, doc.edits), isSame: isSameTable(source.value, next) });
 }
 
 /** What the cues of all figures found that show a table, or one made of it. A figure that cannot be drawn found nothing. */

@@ -64,6 +64,17 @@ export class Session {
     return this.project.tables.flatMap(table => (table.made || this.tables.has(sourceKey(table)) ? [] : [sourceKey(table)]));
   }
 
+  /** Forgets sources that neither the project needs nor undo or redo can bring back, and names their keys. */
+  forgetUnused(): string[] {
+    const { history, confirmed, pending } = this.state;
+    const histories = [history, confirmed, ...pending.map(({ after }) => after)];
+    const projects = histories.flatMap(({ project, past, future }) => [project, ...[...past, ...future].map(step => step.project)]);
+    const needed = new Set(projects.flatMap(({ tables }) => tables.map(sourceKey)));
+    const unused = [...this.tables.keys()].filter(key => !needed.has(key));
+    for (const key of unused) this.tables.delete(key);
+    return unused;
+  }
+
   sources(): Sources {
     const known = this.project.tables.flatMap(({ id }) => {
       const found = this.bareTable(id);

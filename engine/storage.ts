@@ -19,6 +19,10 @@ export interface Storage {
   /** Puts a project there with its tables and an empty journal, in place of what had its id. */
   create(project: Project, sources: ReadonlyMap<string, Table>): Promise<void>;
   addSource(project: string, id: string, table: Table): Promise<void>;
+  /** Forgets sources that nothing can need any more. */
+  dropSources(project: string, ids: readonly string[]): Promise<void>;
+  /** Forgets all sources of a project but these. */
+  keepSources(project: string, ids: readonly string[]): Promise<void>;
   read(id: string): Promise<StoredDocument | undefined>;
   sources(project: string, ids: readonly string[]): Promise<ReadonlyMap<string, Table>>;
   /** Writes moves behind all others, each once, and gives every entry that stands behind a key. */

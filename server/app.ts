@@ -3,6 +3,8 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { feeds } from './feeds/feeds';
+import { fetchFeed } from './feeds/fetch-feed';
 import { ownNames } from './host-names';
 import { securityHeaders } from './security-headers';
 
@@ -19,7 +21,7 @@ const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2|map)$/;
 const METHODS = ['GET', 'HEAD'];
 const A_YEAR_S = 31_536_000;
 
-/** The server: the built application with the right headers, and its health. */
+/** The server: the built application with the right headers, its simulated feeds and the way to them, and its health. */
 export function createApp({ root, names = [] }: ServerOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -35,6 +37,8 @@ export function createApp({ root, names = [] }: ServerOptions): Express {
     if (METHODS.includes(request.method)) return next();
     response.status(405).set('Allow', METHODS.join(', ')).json({ error: 'method', message: 'This server only hands out what it has.' });
   });
+  app.use('/feeds', feeds(root));
+  app.get('/fetch', fetchFeed);
   app.get('/health', (_request, response) => void response.json({ status: 'ok' }));
   app.get(['/', '/index.html'], sendPage(root));
   app.use(express.static(root, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', cacheFor(path)) }));

@@ -56,6 +56,16 @@ export class BrowserStorage extends Dexie implements Storage {
     await this.tablesOf.put(recordOf(project, id, table));
   }
 
+  async dropSources(project: string, ids: readonly string[]): Promise<void> {
+    await this.tablesOf.bulkDelete(ids.map(id => sourceKey(project, id)));
+  }
+
+  async keepSources(project: string, ids: readonly string[]): Promise<void> {
+    const kept = new Set(ids.map(id => sourceKey(project, id)));
+    const all = await this.tablesOf.where('id').startsWith(sourceKey(project, '')).primaryKeys();
+    await this.tablesOf.bulkDelete(all.filter(key => !kept.has(key)));
+  }
+
   async read(id: string): Promise<StoredDocument | undefined> {
     return this.transaction('r', this.documents, this.moves, async () => {
       const record = await this.documents.get(id);

@@ -1,15 +1,15 @@
 import { inject, Injectable } from '@angular/core';
-import { PROJECT_VERSION, plainTable, type Figure, type Project, type TableDoc } from 'core/document';
+import { PROJECT_VERSION, plainTable, type Figure, type Mend, type Project, type TableDoc } from 'core/document';
 import { firstFigures, type TableFacts } from 'core/brief';
 import type { SourceLook } from 'core/io';
 import type { Problem, Result } from 'core/result';
-import { PLAIN_INTAKE, type Intake } from 'core/table';
+import { PLAIN_INTAKE, type CellEdit, type Intake } from 'core/table';
 import type { OpenedProject, SourceInfo } from 'engine';
 import { droppedFiles } from './dropped-files';
 import { EngineClient } from './engine-client';
 import { FirstOffers } from './first-offers';
 import { Notices } from './notices';
-import { Incoming, SAMPLE_ID } from './incoming';
+import { Incoming, SAMPLE_ID, type ChangedSource } from './incoming';
 import { Keeper } from './keeper';
 import { LookedSource, type Replaced } from './looked-source';
 import { ProblemWords } from './problem-words';
@@ -45,7 +45,12 @@ export class Importing {
     else if (!before.ok) await this.complain('Its next file was not opened.', before.problems);
   }
 
-  async open(files: readonly NamedFile[], refuse?: Refuse, replaced: Replaced | null = null): Promise<void> {
+  /** Reads what a feed gave, to be looked at; it lands as a table that is tied to the feed. */
+  openFeed(file: NamedFile, feed: NonNullable<TableDoc['feed']>, refuse: Refuse): Promise<void> {
+    return this.open([file], refuse, null, feed);
+  }
+
+  async open(files: readonly NamedFile[], refuse?: Refuse, replaced: Replaced | null = null, feed: TableDoc['feed'] = null): Promise<void> {
     const name = files.length === 1 ? (files[0]?.name ?? '') : `${files.length} files`;
     this.leave();
     const reading = new SourceReading(this.engine.api, this.incoming.cancelled, share =>
@@ -58,7 +63,7 @@ export class Importing {
       return this.notices.fault('These files differ in their columns, so they cannot be the rows of one table. Choose one of them.');
     }
     if (result?.ok && result.value.kind === 'tables')
-      return this.incoming.looked.set(new LookedSource(result.value, reading, this.words, replaced));
+      return this.incoming.looked.set(new LookedSource(result.value, reading, this.words, replaced, feed));
     if (result?.ok && replaced) this.notices.fault(`${name} is a project, not a table. Open it by itself.`);
     else if (result?.ok) await this.openProject(reading);
     reading.end();
@@ -115,34 +120,57 @@ export class Importing {
     looked.reading.end();
   }
 
-  /** The next source takes the place of a table's own, as one step of undo; what cues find since is shown. */
+  /** The next source takes the place of a table's own; what cues find since is shown. */
   private async replace(looked: LookedSource, { doc }: Replaced): Promise<void> {
-    const livery = this.theme.livery();
-    const before = await this.engine.api.findings(doc.id, livery);
-    const key = crypto.randomUUID();
-    const received = await looked.reading.give(key, 0, doc.name);
-    looked.reading.end();
-    if (received?.kind !== 'table') return;
-    const { api } = this.engine;
-    const [carried, now] = [await api.editsIn(doc.id, key), this.store.tableDoc(doc.id)];
-    if (!now) return;
-    const { seen } = looked;
-    const look = looked.look();
-    this.store.addSource(doc.id, received.info);
-    this.store.apply({
-      kind: 'change-table',
-      table: doc.id,
-      change: {
-        source: { files: seen.isStacked ? [...seen.files] : seen.files.slice(0, 1), key },
-        intake: storedIntake(looked.intake(), look),
-        units: { ...look.units, ...now.units },
-        readings: { ...look.readings },
-        edits: [...(carried.ok ? carried.value.edits : []), ...looked.mended()],
-        mends: [...now.mends, ...looked.mends()],
-      },
+    const { seen, mended, mends } = looked;
+    const files = doc.feed ? [doc.feed.address] : seen.isStacked ? seen.files : seen.files.slice(0, 1);
+    const changed = await this.putRows(doc.id, looked.reading, {
+      look: looked.look(),
+      intake: looked.intake(),
+      files,
+      edits: mended(),
+      mends: mends(),
     });
-    const figures = await api.changesSince(before, livery);
-    this.incoming.changed.set({ table: now.name, figures, lost: carried.ok ? carried.value.lost : now.edits.length });
+    looked.reading.end();
+    if (changed && !changed.isSame) this.incoming.changed.set(changed);
+    else if (changed) this.notices.done(`${changed.table} has these rows already. Nothing was changed.`);
+  }
+
+  /**
+   * What was read takes the place of a table's rows, as one step of undo: edits go with their rows, figures and cues follow. Null where the table or
+   * the reading is gone.
+   *
+   * @param key steps of one key in a row are one step of undo
+   */
+  async putRows(
+    id: string,
+    reading: SourceReading,
+    next: NextPut,
+    key?: string,
+  ): Promise<(ChangedSource & { readonly isSame: boolean }) | null> {
+    const { api } = this.engine;
+    const livery = this.theme.livery();
+    const before = await api.findings(id, livery);
+    const arrived = crypto.randomUUID();
+    const received = await reading.give(arrived, 0, this.store.tableDoc(id)?.name ?? '');
+    const [rows, now] = [await api.editsIn(id, arrived), this.store.tableDoc(id)];
+    if (received?.kind !== 'table' || !now || !rows.ok) return null;
+    const { look, intake, files, edits, mends } = next;
+    if (rows.value.isSame && edits.length + mends.length === 0) {
+      void api.forget(arrived);
+      return { table: now.name, figures: [], lost: 0, isSame: true };
+    }
+    this.store.addSource(id, received.info);
+    const change = {
+      source: { files: [...files], key: arrived, at: Date.now() },
+      intake: storedIntake(intake, look),
+      units: { ...look.units, ...now.units },
+      readings: { ...look.readings },
+      edits: [...rows.value.edits, ...edits],
+      mends: [...now.mends, ...mends],
+    };
+    this.store.apply({ kind: 'change-table', table: id, change }, key);
+    return { table: now.name, figures: await api.changesSince(before, livery), lost: rows.value.lost, isSame: false };
   }
 
   private async land(looked: LookedSource, { look, at, name, files }: Landing): Promise<void> {
@@ -156,7 +184,8 @@ export class Importing {
       ...plainTable(id, name),
       units: { ...units },
       readings: { ...readings },
-      source: { files: [...files], key: null },
+      source: { files: looked.feed ? [looked.feed.address] : [...files], key: null, at: Date.now() },
+      feed: looked.feed,
       intake: storedIntake(looked.intake(), look),
       edits: at === 0 ? [...looked.mended()] : [],
     };
@@ -206,6 +235,15 @@ export class Importing {
       ],
     });
   }
+}
+
+/** What was read and takes the place of rows, with edits and mends that come with it. */
+export interface NextPut {
+  readonly look: SourceLook;
+  readonly intake: Intake;
+  readonly files: readonly string[];
+  readonly edits: readonly CellEdit[];
+  readonly mends: readonly Mend[];
 }
 
 interface Landing {

@@ -30,6 +30,8 @@ export class LookedSource {
     private readonly words: ProblemWords,
     /** The table that it takes the place of; null where it lands as one of its own. */
     readonly replaced: Replaced | null = null,
+    /** The feed that it is from, where it lands as a table tied to one. */
+    readonly feed: TableDoc['feed'] = null,
   ) {
     this.look = signal(seen.look);
     this.intake = signal(replaced?.doc.intake ?? PLAIN_INTAKE);

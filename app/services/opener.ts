@@ -1,6 +1,7 @@
 import { inject, Injectable, Injector } from '@angular/core';
 import type { Problem } from 'core/result';
 import type { OpenedProject } from 'engine';
+import { filter, take } from 'rxjs';
 import { EngineClient } from './engine-client';
 import type { Importing } from './importing';
 import { SAMPLE_ID } from './incoming';
@@ -25,6 +26,13 @@ export class Opener {
   /** The last session's project, or the sample on a first visit. */
   async start(): Promise<void> {
     this.keeper.start();
+    // Tables that are tied to a feed are kept fresh from the moment that there is one.
+    this.store.project$
+      .pipe(
+        filter(({ tables }) => tables.some(({ feed }) => feed)),
+        take(1),
+      )
+      .subscribe(() => void import('./feeds').then(({ Feeds }) => this.injector.get(Feeds)));
     // What was taken off the list at the last visit goes now.
     for (const { id } of removedProjects()) void this.engine.api.removeStored(id);
     setRemoved([]);

@@ -11,11 +11,14 @@ import { SentenceLine } from '../brief/sentence-line';
 import type { TokenChoice } from '../brief/token-choice';
 import { EngineClient } from '../services/engine-client';
 import { Importing } from '../services/importing';
+import { Feeds } from '../services/feeds';
 import { FILE_ENDINGS, Incoming } from '../services/incoming';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
+import { FeedForm, type FeedWish } from './feed-form';
+import { TableFeed } from './table-feed';
 import { TableGrid } from './table-grid';
 import { TableMends } from './table-mends';
 
@@ -26,7 +29,7 @@ const DRAFT = 'draft';
 @Component({
   selector: 'cb-tables-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Icon, SentenceLine, Sheet, TableGrid, TableMends],
+  imports: [FeedForm, Icon, SentenceLine, Sheet, TableFeed, TableGrid, TableMends],
   templateUrl: './tables-view.html',
   host: {
     class: 'fixed inset-x-0 bottom-0 top-10 z-30 flex flex-col bg-ground',
@@ -41,6 +44,7 @@ export class TablesView {
   private readonly notices = inject(Notices);
   private readonly incoming = inject(Incoming);
   private readonly importing = inject(Importing);
+  private readonly feeds = inject(Feeds);
   readonly closed = output();
 
   protected readonly project = toSignal(this.store.project$);
@@ -161,6 +165,18 @@ export class TablesView {
     this.store.apply({ kind: 'add-table', table: { ...plainTable(id, name), units: this.unitsFor(made, look), made } });
     this.show(id);
     this.notices.done(`Made ${name}: ${counted(look.rowCount, 'row')}.`, { undo: () => this.store.undo() });
+  }
+
+  protected readonly feedFault = signal<string | null>(null);
+  protected readonly isTaking = signal(false);
+
+  /** What a feed gives is looked at before it lands. */
+  protected async takeFeed(feed: FeedWish, close: () => void): Promise<void> {
+    this.isTaking.set(true);
+    const fault = await this.feeds.take(feed);
+    this.isTaking.set(false);
+    this.feedFault.set(fault);
+    if (fault === null) close();
   }
 
   /** Another file takes the place of the table's rows, once it was looked at. */

@@ -69,7 +69,7 @@ describe('reading a document', () => {
     const own = { ...bare, source: { files: ['june.csv'] }, intake: null, made: null };
     const read = readProject({ ...project, version: 9, tables: [own] });
     expect(read.ok ? read.value.tables : read.problems).toEqual([
-      { ...(project.tables[0] as TableDoc), source: { files: ['june.csv'], key: null } },
+      { ...(project.tables[0] as TableDoc), source: { files: ['june.csv'], key: null, at: null } },
     ] as never);
   });
   const axes: readonly [name: string, change: object][] = [

@@ -6,7 +6,7 @@ export const fromVersion9 = (document: Loose): Loose => ({
   version: 10,
   tables: partsIn(document['tables']).map(table => ({
     ...table,
-    source: table['source'] ? { ...partOf(table['source']), key: null } : null,
+    source: table['source'] ? { ...partOf(table['source']), key: null, at: null } : null,
     mends: [],
     feed: null,
     hidden: [],

@@ -115,7 +115,7 @@ export const makingSchema = z.discriminatedUnion('kind', [
 
 /**
  * A table of the project: its name, units by column, edited cells, derived columns, how its columns were read where not as plain as can be. The source's
- * values are kept apart: `source` says which files they are from and under which `key` they lie (null: the table's own id), `intake` how those are read;
+ * values are kept apart: `source` says which files they are from and under which `key` they lie (null: the table's own id), when they came (`at`, milliseconds since 1970), `intake` how those are read;
  * `feed` where they are fetched anew, every so many minutes or when asked; `mends` what is mended after reading. A table that is `made` of others has no
  * source. `hidden` columns are offered nowhere; `order` names those that stand first.
  */
@@ -126,7 +126,7 @@ export const tableDocSchema = z.object({
   edits: z.array(cellEditSchema),
   derived: z.array(derivedSchema),
   readings: z.record(z.string(), readingSchema),
-  source: z.nullable(z.object({ files: z.array(name).check(z.maxLength(2_000)), key: z.nullable(id) })),
+  source: z.nullable(z.object({ files: z.array(name).check(z.maxLength(2_000)), key: z.nullable(id), at: z.nullable(z.number()) })),
   intake: z.nullable(intakeSchema),
   made: z.nullable(makingSchema),
   mends: z.array(mendSchema).check(z.maxLength(MOST_MENDS)),

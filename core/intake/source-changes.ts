@@ -18,6 +18,8 @@ export interface SourceChange {
   readonly words: string;
   /** Figures may lose what they show by it. */
   readonly isLoud: boolean;
+  /** It is about which columns there are and what they hold, not about rows. */
+  readonly isColumn?: boolean;
   readonly mends: readonly ChangeMend[];
 }
 
@@ -32,6 +34,7 @@ export interface NextSource {
 
 // Names that are told of many.
 const MOST_NAMED = 5;
+const MOST_OFFERED = 3;
 // Texts in common of two columns that are one under two names.
 const SHARED = 0.5;
 
@@ -42,7 +45,7 @@ export function sourceChanges(before: TableOutline, next: NextSource): SourceCha
   const fresh = after.columns.filter(column => !named(before, column.name));
   return [
     ...rowWords(before.rowCount, after.rowCount),
-    ...gone.map(column => goneColumn(column, { gone, fresh }, next)),
+    ...gone.map(column => goneColumn(column, fresh, next)),
     ...(fresh.length ? [plain(`New: ${names(fresh.map(({ name }) => name))}.`)] : []),
     ...before.columns.flatMap(column => {
       const now = named(after, column.name);
@@ -74,23 +77,18 @@ function rowWords(before: number, after: number): SourceChange[] {
   return [plain(`${counted(after, 'row')}, ${by} ${after > before ? 'more' : 'fewer'} than before.`)];
 }
 
-/** A column that is not there any more, and which new ones may be it under another name, the likeliest first. */
-function goneColumn(
-  column: OutlineColumn,
-  { gone, fresh }: { readonly gone: readonly OutlineColumn[]; readonly fresh: readonly OutlineColumn[] },
-  { look, intake }: NextSource,
-): SourceChange {
-  const alone = gone.filter(({ type }) => type === column.type).length === 1;
+/** A column that is not there any more, and which new ones may be it under another name: texts by what they share, others by their type, which only a person can tell. */
+function goneColumn(column: OutlineColumn, fresh: readonly OutlineColumn[], { look, intake }: NextSource): SourceChange {
   const likely = fresh
     .filter(other => other.type === column.type)
     .map(other => ({ other, share: sharedTexts(column, other) }))
-    .filter(({ share }) => (share === null ? alone : share >= SHARED))
+    .filter(({ share }) => share === null || share >= SHARED)
     .sort((a, b) => (b.share ?? 0) - (a.share ?? 0));
-  const mends = likely.slice(0, 3).flatMap(({ other }): ChangeMend[] => {
+  const mends = likely.slice(0, MOST_OFFERED).flatMap(({ other }): ChangeMend[] => {
     const read = look.columns.find(({ name }) => name === other.name);
     return read ? [{ label: `${other.name} is ${column.name}`, intake: renamed(intake, read, column.name), mends: [] }] : [];
   });
-  return { words: `${column.name} is not there any more.`, isLoud: true, mends };
+  return { words: `${column.name} is not there any more.`, isLoud: true, isColumn: true, mends };
 }
 
 /** Which part of a column's texts another has; null where they are not texts. */
@@ -116,6 +114,7 @@ function typeChange(before: OutlineColumn, { type }: OutlineColumn, { look, inta
     {
       words: `${before.name} was ${typeWords[before.type]} and is ${typeWords[type]} now.`,
       isLoud: true,
+      isColumn: true,
       mends: columns ? [{ label: `Read it as ${typeWords[before.type]}`, intake: { columns }, mends: [] }] : [],
     },
   ];

@@ -11,6 +11,7 @@ export { daysOf, withinYears, isoDate, isoTimestamp, parseIsoDate, parseIsoTimes
 
 // New tables from old.
 export { applyEdits, type CellEdit } from './overlay';
+export { isSameTable } from './same-table';
 export { carriedEdits, type CarriedEdits } from './carry-edits';
 export { takeColumn, takeRows, takeValues } from './take';
 export { levelIn } from './level-in';

@@ -15,6 +15,7 @@ export function describeEdit(edit: Edit, before: Project): string {
       return `removed the table ${tableName(edit.table)}`;
     case 'change-table':
       if (edit.change.name !== undefined) return `renamed the table to ${edit.change.name}`;
+      if (edit.change.source) return `gave ${tableName(edit.table)} new rows`;
       return edit.change.mends ? `changed the mends of ${tableName(edit.table)}` : `changed the table ${tableName(edit.table)}`;
     case 'add-figure':
       return `added ${edit.figure.name}`;
