@@ -63,10 +63,19 @@ describe('typed files as tables', () => {
   ]);
 });
 
+const concat = (...parts: readonly Uint8Array[]): Uint8Array => new Uint8Array(Buffer.concat(parts));
+
 describe('packed files', () => {
   const packed = gzipSync(bytes('hut,milk\nAlm,3\nBerg,4\n'));
   sourceRows([
     ['gzip', packed, 'a.csv.gz', { columns: { hut: ['Alm', 'Berg'], milk: [3, 4] }, notes: [] }],
+    [
+      'gzip of several members',
+      concat(packed, gzipSync(bytes('Cloud,5\n'))),
+      'a.csv.gz',
+      { columns: { hut: ['Alm', 'Berg', 'Cloud'], milk: [3, 4, 5] } },
+    ],
+    ['gzip with something else behind it', concat(packed, bytes('and more')), 'a.csv.gz', { fault: 'a.csv' }],
     ['gzip of records', gzipSync(bytes('[{"a":1},{"a":2}]')), 'a.json.gz', { columns: { a: [1, 2] } }],
     ['gzip, broken', Uint8Array.from(packed, (byte, i) => (i === 14 ? byte ^ 0xff : byte)), 'a.csv.gz', { fault: 'a.csv' }],
   ]);
@@ -94,6 +103,13 @@ describe('text files by their intake', () => {
       'a.csv',
       { columns: { hut: ['Alm', 'Berg'], milk: [1234, 999], share: [12.5, 4.1], day: ['2031-04-03', '2031-04-05'], ok: ['y', 'n'] } },
       { above: 1, below: 1 },
+    ],
+    [
+      'a sign between thousands by wish: others are not read',
+      bytes('hut;milk\nAlm;1.234\nBerg;1,5\nCloud;2 345\n'),
+      'a.csv',
+      { columns: { hut: ['Alm', 'Berg', 'Cloud'], milk: [1234, 1.5, n] } },
+      { columns: [wish('milk', { type: 'number', thousands: 'point' })] },
     ],
     [
       'signs, types, missing, percents and names by wish',

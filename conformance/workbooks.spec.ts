@@ -1,4 +1,5 @@
 import { CFB, utils, write } from '@e965/xlsx';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { seenSource, sourceRows } from './source-cases';
 import { writtenRows, writtenWorkbook, type WrittenCell } from './written-workbook';
 
@@ -209,5 +210,14 @@ describe('workbooks as tables', () => {
       day: ['2031-06-02', '2031-06-03'],
       milk: [12.5, 25],
     });
+    // The second row of cells hidden, as a filter hides it.
+    const parts = unzipSync(data);
+    const text = strFromU8(parts['content.xml']!);
+    const row = text.indexOf('<table:table-row', text.indexOf('<table:table-row') + 1);
+    const hidden = `${text.slice(0, row)}${text.slice(row).replace('<table:table-row', '<table:table-row table:visibility="filter"')}`;
+    const filtered = zipSync({ ...parts, 'content.xml': strToU8(hidden) });
+    const seen = await seenSource(filtered, 'a.ods');
+    expect([seen.columns['hut'], seen.notes]).toEqual([['Alm', 'Berg'], [jasmine.stringContaining('One hidden row was read as well')]]);
+    expect((await seenSource(filtered, 'a.ods', { hidden: 'out' })).columns['hut']).toEqual(['Berg']);
   });
 });

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { renameColumn } from 'core/brief';
 import type { TableDoc } from 'core/document';
 import { typeWords } from 'core/intake';
 import { parseCell } from 'core/io';
@@ -34,6 +35,7 @@ export class TableGrid {
   /** A text that a cell did not take. */
   protected readonly refused = signal<(TypedCell & { readonly words: string }) | null>(null);
   protected readonly formulaFault = signal<string | null>(null);
+  protected readonly nameFault = signal<string | null>(null);
   private readonly focus = signal<{ readonly row: number; readonly column: string } | null>(null);
   private readonly derived = computed(() => new Map((this.doc()?.derived ?? []).map(({ name, formula }) => [name, formula])));
   protected readonly hidden = computed(() => {
@@ -115,6 +117,18 @@ export class TableGrid {
     this.formulaFault.set(null);
     const others = doc.derived.filter(column => column.name !== was);
     this.store.apply({ kind: 'set-derived', table: doc.id, derived: [...others, { name: wanted, formula }] });
+    close();
+  }
+
+  /** Everything that speaks of the column follows: figures, cues, formulas, tables made of this one. */
+  protected rename({ name }: ColumnLook, text: string, close: () => void): void {
+    const [doc, project, to] = [this.doc(), this.store.snapshot?.history.project, text.trim()];
+    if (!doc || !project || to === name) return close();
+    const isTaken = this.look().columns.some(column => column.name !== name && column.name.toLowerCase() === to.toLowerCase());
+    if (to === '' || isTaken)
+      return this.nameFault.set(isTaken ? `A column is called ${to} already. Choose another name.` : 'Give it a name.');
+    const mends = [...doc.mends, { kind: 'rename' as const, column: name, as: to, off: false }];
+    this.store.apply(renameColumn(project, doc.id, { from: name, to }, mends));
     close();
   }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, model, resource, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { renameColumn } from 'core/brief';
 import type { Mend, TableDoc } from 'core/document';
 import { chooseMend, firstMends, mendCounts, mendSentence, type Found, type MendColumn, type MendOutcome } from 'core/mend';
 import { messageFor } from 'core/result/words';
@@ -173,7 +174,12 @@ export class TableMends {
   }
 
   protected change(at: number, change: Partial<Pick<Mend, 'off'>>): void {
-    this.put(this.doc().mends.map((mend, i) => (i === at ? { ...mend, ...change } : mend)));
+    const { mends } = this.doc();
+    this.putOne(
+      mends[at],
+      mends.map((mend, i) => (i === at ? { ...mend, ...change } : mend)),
+      mends[at]?.off === false,
+    );
   }
 
   protected choose(at: number, { key, value }: TokenChoice): void {
@@ -191,7 +197,16 @@ export class TableMends {
   }
 
   protected takeOff(at: number): void {
-    this.put(this.doc().mends.toSpliced(at, 1));
+    const { mends } = this.doc();
+    this.putOne(mends[at], mends.toSpliced(at, 1), true);
+  }
+
+  /** Where a column loses its other name, or has it again, everything that speaks of it follows. */
+  private putOne(mend: Mend | undefined, mends: readonly Mend[], isUndone: boolean): void {
+    const project = this.project();
+    if (mend?.kind !== 'rename' || !project || (mend.off && isUndone)) return this.put(mends);
+    const renaming = isUndone ? { from: mend.as, to: mend.column } : { from: mend.column, to: mend.as };
+    this.store.apply(renameColumn(project, this.doc().id, renaming, mends));
   }
 
   private put(mends: readonly Mend[]): void {

@@ -10,6 +10,7 @@ export { DRESS_PARTS, dressedLike, type DressPart } from './dress-like';
 export { withHandColour } from './dress-words';
 export type { Section } from './section';
 export { addColumns, replaceMeasure } from './replace-measure';
+export { figureFollowing, renameColumn, type Renaming } from './rename-column';
 export { helperScopeChoices, readHelperScope, scopeValue } from './helper-section';
 export { offeredColumns, type ColumnFacts, type TableFacts } from './table-facts';
 

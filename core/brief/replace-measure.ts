@@ -94,7 +94,7 @@ const namesBeside = (data: FigureData, category: string, at: number): string[] =
 ];
 
 /** A helper column by hand speaks of the new measure wherever it spoke of the old one. */
-function followHelper(helper: Helper, from: string, to: string): Helper {
+export function followHelper(helper: Helper, from: string, to: string): Helper {
   if (from === to) return helper;
   const follows = (name: string): string => (name === from ? to : name);
   const { scope } = helper;
@@ -105,13 +105,14 @@ function followHelper(helper: Helper, from: string, to: string): Helper {
   return { ...helper, formula };
 }
 
-function followed(order: Order, from: string, to: string): Order {
+/** The order by a measure under its new name. */
+export function followed(order: Order, from: string, to: string): Order {
   if (order.by === 'measure') return order.measure === from ? { ...order, measure: to } : order;
   return 'was' in order && order.was?.measure === from ? { ...order, was: { ...order.was, measure: to } } : order;
 }
 
 /** Ends of axes that are formulas speak of what they spoke of, under its new name. */
-function followScales(scales: Scales, from: string, to: string): Scales {
+export function followScales(scales: Scales, from: string, to: string): Scales {
   const named = (end: AxisChoice['low']): AxisChoice['low'] => (typeof end === 'string' ? renameNames(end, new Map([[from, to]])) : end);
   return AXIS_NAMES.reduce((all, name) => {
     const { low, high } = all.axes[name];
@@ -119,4 +120,5 @@ function followScales(scales: Scales, from: string, to: string): Scales {
   }, scales);
 }
 
-const follow = (cue: Cue, from: string, to: string): Cue => kindOf(cue).renamed(cue, from, to);
+/** A cue speaks of the new name wherever it spoke of the old one. */
+export const follow = (cue: Cue, from: string, to: string): Cue => kindOf(cue).renamed(cue, from, to);

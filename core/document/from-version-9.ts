@@ -1,11 +1,18 @@
 import { partOf, partsIn, type Loose } from './loose';
 
-/** Version 10 brought mends, feeds, sources that replace others, and the order of columns. */
+/** Columns of an intake take whichever sign groups thousands, as they did. */
+const withThousands = (intake: Loose): Loose => ({
+  ...intake,
+  columns: partsIn(intake['columns']).map(column => ({ ...column, thousands: null })),
+});
+
+/** Version 10 brought mends, feeds, signs between thousands, sources that replace others, and the order of columns. */
 export const fromVersion9 = (document: Loose): Loose => ({
   ...document,
   version: 10,
   tables: partsIn(document['tables']).map(table => ({
     ...table,
+    intake: table['intake'] ? withThousands(partOf(table['intake'])) : null,
     source: table['source'] ? { ...partOf(table['source']), key: null, at: null } : null,
     mends: [],
     feed: null,

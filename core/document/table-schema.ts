@@ -1,4 +1,4 @@
-import { DATE_STYLES, ENCODINGS } from 'core/table';
+import { DATE_STYLES, ENCODINGS, THOUSANDS } from 'core/table';
 import * as z from 'zod/mini';
 
 const cell = z.union([z.number(), z.string(), z.boolean(), z.null()]);
@@ -26,6 +26,7 @@ export const columnIntakeSchema = z.object({
   as: z.nullable(name),
   type: z.nullable(z.enum(['number', 'text', 'boolean', 'date', 'timestamp'])),
   decimal: z.nullable(z.enum(['point', 'comma'])),
+  thousands: z.nullable(z.enum(THOUSANDS)),
   dates: z.nullable(z.enum(DATE_STYLES)),
   missing,
   fractions: z.boolean(),
@@ -59,7 +60,8 @@ const limit = z.nullable(z.number());
  * What is mended in a table after it was read, each with its switch. `beyond`: what stands below an empty row is left out; `empty-rows`: rows without any
  * value; `duplicates`: rows that repeat others in some columns, or in every one where none is named; `totals`: rows of some texts. `spaces`: loose spaces are
  * taken off; `spellings`: texts are written as another; `stray-texts`, `stray-values`: texts, and values outside limits, become missing; `numbers`: texts
- * become numbers; `zeros`, `fill`: zeros become missing, missing values zeros, where a rule holds.
+ * become numbers; `zeros`, `fill`: zeros become missing, missing values zeros, where a rule holds; `rename`: a column gets another
+ * name.
  */
 export const mendSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('beyond'), off }),
@@ -73,6 +75,7 @@ export const mendSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('stray-values'), column: name, low: limit, high: limit, off }),
   z.object({ kind: z.literal('zeros'), column: name, where: rule, off }),
   z.object({ kind: z.literal('fill'), column: name, where: rule, off }),
+  z.object({ kind: z.literal('rename'), column: name, as: z.string().check(z.maxLength(200)), off }),
 ]);
 
 /** Tables that one table is made of, at most. */

@@ -1,7 +1,7 @@
 import type { LookColumn } from 'core/io';
 import { failure, success, type Result } from 'core/result';
 import { choiceToken, textToken, type Option, type Sentence, type Token } from 'core/sentence';
-import { plainColumnIntake, type ColumnIntake, type ColumnType, type DateStyle, type Intake } from 'core/table';
+import { plainColumnIntake, type ColumnIntake, type ColumnType, type DateStyle, type Intake, type Thousands } from 'core/table';
 import { missingOf, missingToken } from './source-words';
 
 /** What is decided of one column: how it reads, and what choosing does. */
@@ -22,6 +22,14 @@ const TYPES: readonly Option[] = Object.entries(typeWords).map(([value, label]) 
 const SIGNS: readonly Option[] = [
   { value: 'point', label: 'a point' },
   { value: 'comma', label: 'a comma' },
+];
+const GROUPS: readonly Option[] = [
+  { value: '', label: 'whichever sign groups them' },
+  { value: 'none', label: 'nothing' },
+  { value: 'point', label: 'a point' },
+  { value: 'comma', label: 'a comma' },
+  { value: 'space', label: 'a space' },
+  { value: 'apostrophe', label: 'an apostrophe' },
 ];
 const ORDERS: readonly Option[] = [
   { value: 'iso', label: 'year, month, day: 2031-06-02' },
@@ -53,11 +61,15 @@ const entries = {
   },
   type: {
     token: ({ type }) => choiceToken('type', 'What it holds', type, TYPES),
-    choose: (_, value) => ({ type: value as ColumnType, decimal: null, dates: null, fractions: false }),
+    choose: (_, value) => ({ type: value as ColumnType, decimal: null, thousands: null, dates: null, fractions: false }),
   },
   decimal: {
     token: ({ reading }) => choiceToken('decimal', 'Before decimals', reading.decimal, SIGNS),
     choose: (_, value) => ({ decimal: value as ColumnIntake['decimal'] }),
+  },
+  thousands: {
+    token: (_, { thousands }) => choiceToken('thousands', 'Between thousands', thousands ?? '', GROUPS),
+    choose: (_, value) => ({ thousands: value === '' ? null : (value as Thousands) }),
   },
   dates: {
     token: ({ reading }) => choiceToken('dates', 'How its dates are written', reading.dates, ORDERS),
@@ -112,14 +124,14 @@ export function columnSentences(column: LookColumn, intake: Intake): ColumnSente
     '.',
   ];
   const finer: Sentence = [
-    ...(isNumber ? ['Its decimals stand behind ', token('decimal'), '. '] : []),
+    ...(isNumber ? ['Its decimals stand behind ', token('decimal'), ', between thousands ', token('thousands'), '. '] : []),
     'Missing are the usual words, ',
     token('missing'),
     '. It ',
     token('out'),
     '.',
   ];
-  return { main, finer, isDecided: wish.missing.length > 0 || wish.decimal !== null };
+  return { main, finer, isDecided: wish.missing.length > 0 || wish.decimal !== null || wish.thousands !== null };
 }
 
 /** What choosing a word of a column's sentence decides. Problem: a word that is none of it. */

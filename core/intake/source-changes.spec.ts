@@ -93,6 +93,7 @@ describe('what a next source changes', () => {
           as: null,
           type: 'number',
           decimal: 'comma',
+          thousands: null,
           dates: null,
           missing: ['-'],
           fractions: false,

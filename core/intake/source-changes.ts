@@ -108,7 +108,7 @@ function typeChange(before: OutlineColumn, { type }: OutlineColumn, { look, inta
   const read = look.columns.find(({ name }) => name === before.name);
   const columns = read && [
     ...intake.columns.filter(column => column.name !== read.source),
-    { ...wishFor(intake, read.source), type: before.type, decimal: null, dates: null },
+    { ...wishFor(intake, read.source), type: before.type, decimal: null, thousands: null, dates: null },
   ];
   return [
     {

@@ -1,6 +1,7 @@
 import { plainTable, PROJECT_VERSION } from 'core/document';
 import { messageFor } from 'core/result/words';
-import { cellAt, tableOf, valuesFrom, type Cell, type ColumnType } from 'core/table';
+import { cellAt, tableOf, valuesFrom, type Cell, type ColumnType, type Thousands } from 'core/table';
+import { parseGrouped } from './numbers';
 import { parseCell, parseNumber, pasteGrid, readCsv, readProjectFile, writeCsv, writeProjectFile } from './index';
 import { jsonFaultAt } from './json-fault';
 import { lineOfRow } from './line-of-row';
@@ -118,6 +119,29 @@ describe('numbers as people write them', () => {
     ['', 'point', NaN],
   ];
   for (const [text, mark, value] of cases) it(`${text || '(nothing)'} with ${mark}`, () => expect(parseNumber(text, mark)).toEqual(value));
+  const grouped: readonly [text: string, mark: 'point' | 'comma', sign: Thousands, value: number][] = [
+    ['1.234,5', 'comma', 'point', 1234.5],
+    ['1.234', 'comma', 'point', 1234],
+    ['12.34', 'comma', 'point', NaN],
+    ['1 234,5', 'comma', 'point', NaN],
+    ['1,234,567', 'point', 'comma', 1234567],
+    ['1,23', 'point', 'comma', NaN],
+    ['1 234 567.5', 'point', 'space', 1234567.5],
+    ['1\u202f234', 'comma', 'space', 1234],
+    ['1,234', 'point', 'space', NaN],
+    ["12'345", 'point', 'apostrophe', 12345],
+    ['−1’234', 'point', 'apostrophe', -1234],
+    ['1,234', 'point', 'none', NaN],
+    ['1.234', 'point', 'none', 1.234],
+    ['1.234', 'comma', 'none', NaN],
+    ['1,234', 'comma', 'none', 1.234],
+    ['1 234', 'point', 'none', NaN],
+    ['77', 'point', 'comma', 77],
+    ['(1,234)', 'point', 'comma', -1234],
+    ['abc', 'point', 'comma', NaN],
+  ];
+  for (const [text, mark, sign, value] of grouped)
+    it(`${text} with ${mark}, ${sign} between thousands`, () => expect(parseGrouped(text, mark, sign)).toEqual(value));
 });
 
 describe('typing into cells', () => {

@@ -1,3 +1,5 @@
+import type { Thousands } from 'core/table';
+
 /** How a column writes its decimals: `12.5` or `12,5`. */
 export type DecimalMark = 'point' | 'comma';
 
@@ -25,6 +27,24 @@ export function parseNumber(text: string, mark: DecimalMark = 'point'): number {
   const value = Number(plain);
   if (!Number.isFinite(value) || (value === 0 && !isZero(plain))) return NaN;
   return accounted ? -value : value;
+}
+
+const GROUPS: Readonly<Record<Exclude<Thousands, 'none'>, string>> = {
+  point: '\\.',
+  comma: ',',
+  space: '[ \u00a0\u2009\u202f]',
+  apostrophe: "['’]",
+};
+
+/** A number whose thousands are grouped by one sign and no other, or not at all; NaN for any other text. */
+export function parseGrouped(text: string, mark: DecimalMark, thousands: Thousands): number {
+  const tidy = text.trim();
+  if (thousands === 'none')
+    return /\d[\s'’]|[.,].*[.,]/.test(tidy) || (mark === 'point' ? /,/ : /\./).test(tidy) ? NaN : parseNumber(tidy, mark);
+  const sign = GROUPS[thousands];
+  const isGrouped = new RegExp(`^[(+\\-−]*\\d{1,3}(?:${sign}\\d{3})+(?!\\d)`).test(tidy);
+  const bare = isGrouped ? tidy.replaceAll(new RegExp(`(?<=\\d)${sign}(?=\\d{3}(?!\\d))`, 'g'), '') : tidy;
+  return parseGrouped(bare, mark, 'none');
 }
 
 /** Digits with a point, as the language reads them; null when the text is no number. */

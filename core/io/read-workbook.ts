@@ -8,6 +8,7 @@ import { nameOfFile, type ReadOptions } from './read-csv';
 import { MAX_CELLS, MAX_COLUMNS, RowRun, TooLarge } from './row-run';
 import { joinedHead, type Merge } from './sheet-head';
 import { kindOf, sheetText, type SheetKind } from './sheet-text';
+import { hiddenInOds } from './ods-hidden';
 import { isBomb } from './zip-size';
 
 // What a workbook may unpack to.
@@ -30,7 +31,11 @@ export function readWorkbook(
   onProgress?.(0.7);
   const { book, names, name, sheet } = opened.value;
   try {
-    const cells = new SheetCells(sheet, intake, book.Workbook?.WBProps?.date1904 ?? false);
+    const cells = new SheetCells(sheet, {
+      intake,
+      is1904: book.Workbook?.WBProps?.date1904 ?? false,
+      hiddenRows: bytes[0] === 0x50 ? hiddenInOds(bytes, name) : NONE,
+    });
     if (cells.rowCount === 0) return failure({ code: 'workbook-empty', file, sheet: name });
     const table = cells.table(names.length > 1 ? `${nameOfFile(file)} ${name}` : nameOfFile(file));
     onProgress?.(1);
@@ -83,6 +88,15 @@ type Grid = readonly (readonly (CellObject | undefined)[] | undefined)[];
 const gridOf = (sheet: WorkSheet): Grid => sheet['!data'] ?? [];
 const hasCells = (sheet: WorkSheet): boolean => gridOf(sheet).some(row => row?.some(cell => cell?.v !== undefined));
 
+const NONE: ReadonlySet<number> = new Set();
+
+/** How the cells of a sheet are read: hidden rows beside those that the reader knows of. */
+interface SheetReading {
+  readonly intake: Intake;
+  readonly is1904: boolean;
+  readonly hiddenRows: ReadonlySet<number>;
+}
+
 /** The cells of a sheet that are to be read, as rows of texts. */
 class SheetCells {
   private readonly grid: Grid;
@@ -96,12 +110,17 @@ class SheetCells {
   private readonly errors: string[] = [];
   private filled = 0;
   private readonly textNumbers = new Map<number, number>();
+  private readonly intake: Intake;
+  private readonly is1904: boolean;
+  private readonly hiddenRows: ReadonlySet<number>;
 
   constructor(
     private readonly sheet: WorkSheet,
-    private readonly intake: Intake,
-    private readonly is1904: boolean,
+    { intake, is1904, hiddenRows }: SheetReading,
   ) {
+    this.intake = intake;
+    this.is1904 = is1904;
+    this.hiddenRows = hiddenRows;
     this.grid = gridOf(sheet);
     this.merges = (sheet['!merges'] ?? []).map(({ s, e }) => ({ top: s.r, left: s.c, bottom: e.r, right: e.c }));
     this.columns = this.look();
@@ -170,7 +189,7 @@ class SheetCells {
   }
 
   private isOut(row: number): boolean {
-    const isHidden = this.sheet['!rows']?.[row]?.hidden === true;
+    const isHidden = this.sheet['!rows']?.[row]?.hidden === true || this.hiddenRows.has(row);
     if (isHidden && this.grid[row]?.some(cell => cell?.v !== undefined)) this.hidden++;
     return isHidden && this.intake.hidden === 'out';
   }

@@ -1,7 +1,7 @@
 import { MISSING_BOOLEAN, type ColumnIntake, type DateStyle } from 'core/table';
 import { isMissingWord, planColumn, readBoolean, textPlan, type ColumnPlan } from './column-plan';
 import { dateStyleOf, parseDate, parseTimestamp } from './moments';
-import { decimalMarkOf, parseNumber } from './numbers';
+import { decimalMarkOf, parseGrouped, parseNumber } from './numbers';
 import { quantityOf, sharedUnit } from './quantities';
 
 const MS_PER_DAY = 86_400_000;
@@ -40,7 +40,8 @@ function asWished(sample: readonly string[], delimiter: string, wish: ColumnInta
 }
 
 function numberAs(texts: readonly string[], delimiter: string, wish: ColumnIntake, found: ColumnPlan | undefined): ColumnPlan {
-  const plain: ColumnPlan = found && wish.decimal === null ? found : fixedNumber(texts, delimiter, wish.decimal);
+  const isFound = wish.decimal === null && wish.thousands === null;
+  const plain: ColumnPlan = found && isFound ? found : fixedNumber(texts, delimiter, wish);
   const unit = wish.unit === null ? plain.unit : wish.unit;
   const { unit: _, ...rest } = plain;
   const named: ColumnPlan = unit ? { ...rest, unit } : rest;
@@ -61,16 +62,19 @@ function hundredth(value: number): number {
   return Number.isFinite(value) && !text.includes('e') ? Number(`${text}e-2`) : value / 100;
 }
 
-function fixedNumber(texts: readonly string[], delimiter: string, wished: ColumnIntake['decimal']): ColumnPlan {
+function fixedNumber(texts: readonly string[], delimiter: string, { decimal: wished, thousands }: ColumnIntake): ColumnPlan {
   const unit = sharedUnit(texts);
   const bare = (text: string): string => {
     const quantity = quantityOf(text);
     return quantity.unit === unit || quantity.unit === '' ? quantity.number : text;
   };
-  const decimal = wished ?? decimalMarkOf(texts.map(bare), delimiter).mark;
+  // What groups thousands is no decimal mark.
+  const other = thousands === 'point' ? 'comma' : thousands === 'comma' ? 'point' : null;
+  const decimal = other ?? wished ?? decimalMarkOf(texts.map(bare), delimiter).mark;
+  const number = (text: string): number => (thousands === null ? parseNumber(text, decimal) : parseGrouped(text, decimal, thousands));
   return {
     type: 'number',
-    read: text => parseNumber(unit === undefined ? text : bare(text), decimal),
+    read: text => number(unit === undefined ? text : bare(text)),
     reading: { decimal, dates: 'iso' },
     isFixed: true,
     ...(unit === undefined ? {} : { unit }),

@@ -35,7 +35,7 @@ export interface MendKind<M extends Mend = Mend> {
   /** How it is offered where nothing was found. */
   readonly offer: string;
   /** What it leaves out or changes. */
-  readonly counts: 'row' | 'cell';
+  readonly counts: 'row' | 'cell' | 'column';
   /** What of its kind looks wrong. Cost: a few passes over the columns it concerns, texts once per dictionary. */
   readonly find: (table: Table) => readonly Found<M>[];
   /** The table mended. Problems: a column that is not there, or holds what this cannot mend; a rule that is none. */

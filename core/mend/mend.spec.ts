@@ -209,6 +209,8 @@ describe('a mend', () => {
   });
 
   const faults: readonly [mend: Mend, code: string][] = [
+    [{ kind: 'rename', column: 'milk', as: 'hut', off: false }, 'made-name-taken'],
+    [{ kind: 'rename', column: 'gone', as: 'x', off: false }, 'mend-no-column'],
     [{ kind: 'totals', column: 'gone', texts: [], off: false }, 'mend-no-column'],
     [{ kind: 'totals', column: 'milk', texts: [], off: false }, 'mend-other-type'],
     [{ kind: 'zeros', column: 'hut', where: null, off: false }, 'mend-other-type'],
@@ -218,7 +220,7 @@ describe('a mend', () => {
     [{ kind: 'fill', column: 'milk', where: 'sheep > 1', off: false }, 'unknown-name'],
   ];
   for (const [mend, code] of faults)
-    it(`of ${'column' in mend ? mend.column : mend.kind} that cannot be done says ${code}, and the next is done`, () => {
+    it(`${mend.kind} of ${'column' in mend ? mend.column : mend.kind} that cannot be done says ${code}, and the next is done`, () => {
       const made = mendTable(table, [mend, { kind: 'spaces', columns: [], off: false }]);
       expect(made.outcomes.map(({ problems }) => problems[0]?.code)).toEqual([code, undefined] as never);
       expect(made.outcomes[1]?.count).toBe(1);

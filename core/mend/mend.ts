@@ -5,6 +5,7 @@ import type { CellEdit, Table } from 'core/table';
 import { duplicates } from './duplicates';
 import { beyond, emptyRows } from './empty-rows';
 import type { Found, Mended, MendColumn, MendKind } from './kind';
+import { rename } from './rename';
 import { spaces } from './spaces';
 import { spellings } from './spellings';
 import { strayTexts } from './stray-texts';
@@ -26,6 +27,7 @@ const kinds: { readonly [K in Mend['kind']]: MendKind<Extract<Mend, { readonly k
   'stray-values': strayValues,
   zeros,
   fill,
+  rename,
 };
 
 /** The kind of a mend; each takes its own alone. */
@@ -69,8 +71,8 @@ export function mendTable(source: Table, mends: readonly Mend[]): MendedTable {
 /** What looks wrong in a table. Cost: a few passes over each column. */
 export const findMends = (table: Table): Found[] => Object.values(kinds).flatMap(kind => kind.find(table) as readonly Found[]);
 
-/** What a mend leaves out or changes: rows, or cells. */
-export const mendCounts = (mend: Mend): 'row' | 'cell' => kindOf(mend).counts;
+/** What a mend leaves out or changes: rows, cells, or columns. */
+export const mendCounts = (mend: Mend): MendKind['counts'] => kindOf(mend).counts;
 
 /** How a mend reads, as a sentence whose words are the controls. */
 export const mendSentence = (mend: Mend, columns: readonly MendColumn[]): Sentence => kindOf(mend).sentence(mend, columns);

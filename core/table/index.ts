@@ -16,4 +16,14 @@ export { carriedEdits, type CarriedEdits } from './carry-edits';
 export { takeColumn, takeRows, takeValues } from './take';
 export { levelIn } from './level-in';
 export { DATE_STYLES, type DateStyle, type Reading } from './reading';
-export { ENCODINGS, PLAIN_INTAKE, plainColumnIntake, type ColumnIntake, type EncodingName, type Intake, type SourceRange } from './intake';
+export {
+  ENCODINGS,
+  PLAIN_INTAKE,
+  plainColumnIntake,
+  THOUSANDS,
+  type ColumnIntake,
+  type EncodingName,
+  type Intake,
+  type SourceRange,
+  type Thousands,
+} from './intake';

@@ -22,6 +22,11 @@ export const ENCODINGS = [
 /** How the bytes of a source become text. */
 export type EncodingName = (typeof ENCODINGS)[number];
 
+/** Signs between thousands that may be decided on; `none`: a number has none. */
+export const THOUSANDS = ['none', 'point', 'comma', 'space', 'apostrophe'] as const;
+/** A sign between thousands. */
+export type Thousands = (typeof THOUSANDS)[number];
+
 /** What was decided of one column of a source; null and empty where it is read as found. */
 export interface ColumnIntake {
   /** As the source names it. */
@@ -30,6 +35,8 @@ export interface ColumnIntake {
   readonly as: string | null;
   readonly type: ColumnType | null;
   readonly decimal: 'point' | 'comma' | null;
+  /** The sign between thousands; null where whichever groups them by threes. */
+  readonly thousands: Thousands | null;
   readonly dates: DateStyle | null;
   /** Texts that stand for a missing value beside the usual ones. */
   readonly missing: readonly string[];
@@ -88,6 +95,7 @@ export const plainColumnIntake = (name: string): ColumnIntake => ({
   as: null,
   type: null,
   decimal: null,
+  thousands: null,
   dates: null,
   missing: [],
   fractions: false,
