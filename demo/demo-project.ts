@@ -17,6 +17,11 @@ const UNITS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   grades: { first: '%', second: '%', rejected: '%' },
 };
 
+/** Tables that can be fetched anew from the server’s simulated feeds. */
+const FEEDS: Readonly<Record<string, { readonly address: string; readonly minutes: null }>> = {
+  deliveries: { address: '/feeds/deliveries.csv', minutes: null },
+};
+
 const FORMATS: NumberFormat[] = [
   plainFormat('volume', { suffix: ' L', decimals: 0 }),
   plainFormat('thousand litres', { suffix: ' kL', scale: 1000, decimals: 1 }),
@@ -36,7 +41,7 @@ export function demoProject(tables: readonly Table[]): Project {
     version: PROJECT_VERSION,
     id: 'highmeadow',
     name: 'Highmeadow season',
-    tables: [...tables.map(({ name }) => ({ ...plainTable(name, name), units: { ...UNITS[name] } })), pastures],
+    tables: [...tables.map(({ name }) => ({ ...plainTable(name, name), units: { ...UNITS[name] }, feed: FEEDS[name] ?? null })), pastures],
     figures: [
       windows.milkByHut(deliveries),
       cued.averageMilk(deliveries),

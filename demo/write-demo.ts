@@ -2,6 +2,7 @@ import { readCsv, writeCsv, writeProjectFile } from 'core/io';
 import type { Table } from 'core/table';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { demoProject } from './demo-project';
+import { monthFiles } from './months';
 import { demoTables } from './tables';
 
 const folder = new URL('./data/', import.meta.url);
@@ -20,6 +21,8 @@ for (const table of demoTables()) {
   await writeFile(new URL(`${table.name}.csv`, folder), csv);
   tables.push(asRead(csv, table.name));
 }
+const deliveries = tables.find(({ name }) => name === 'deliveries');
+for (const { name, data } of deliveries ? monthFiles(deliveries) : []) await writeFile(new URL(name, folder), data);
 const sources = Object.fromEntries(tables.map(table => [table.name, table]));
 await writeFile(new URL('highmeadow.json', folder), writeProjectFile({ project: demoProject(tables), tables: sources }));
 console.log(`wrote ${tables.length} tables and the sample project to demo/data`);

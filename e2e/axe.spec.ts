@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import axe from 'axe-core';
-import { brief, cell, dropOnly, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
+import { brief, cell, drop, dropOnly, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
 
 /** Runs an action by its name: in a small window the bar has no button for it. */
 async function run(page: Page, action: string): Promise<void> {
@@ -95,6 +95,35 @@ const views: readonly (readonly [name: string, steps: (page: Page) => Promise<un
     async page => {
       await run(page, 'Tables of the project');
       await expect(page.getByRole('dialog', { name: 'Tables', exact: true }).locator('th').first()).toBeVisible();
+    },
+  ],
+  [
+    'mends and a feed that fails',
+    async page => {
+      await drop(page, 'june.csv', 'hut,milk\nAlm,3\nBerg,5\nBerg,5\nTotal,8\n');
+      await run(page, 'Tables of the project');
+      await page.getByRole('button', { name: /^Mend it: Leave out rows/ }).click();
+      await page.getByRole('button', { name: 'Tie it to a feed' }).click();
+      await page.getByLabel('Address of the feed').fill('/feeds/deliveries.json?fault=error');
+      await page.getByRole('button', { name: 'Tie it', exact: true }).click();
+      await expect(page.locator('[data-feed-fault]')).toBeVisible();
+    },
+  ],
+  [
+    'what a next file changes',
+    async page => {
+      await run(page, 'Tables of the project');
+      await page.setInputFiles('input[aria-label="Next file of deliveries"]', 'demo/data/deliveries-july.csv');
+      await expect(page.locator('[data-source-changes]')).toContainText('milk is not there any more.');
+    },
+  ],
+  [
+    'what changed in the findings',
+    async page => {
+      await run(page, 'Tables of the project');
+      await page.setInputFiles('input[aria-label="Next file of deliveries"]', 'demo/data/deliveries-june.csv');
+      await page.getByRole('button', { name: 'Replace the rows' }).click();
+      await expect(page.getByRole('dialog', { name: 'What changed in the findings' })).toContainText('Milk by hut');
     },
   ],
   ['the figure alone', page => page.keyboard.press('Alt+0')],

@@ -125,8 +125,9 @@ describe('the next source of a table', () => {
     const engine = new Engine({ storage, tabs: noTabs });
     const project = { ...sessionWith({}).project };
     await storage.create(project, new Map([['d', june]]));
-    await storage.addSource('p', 'next', july);
     await engine.openStored('p');
+    await storage.addSource('p', 'next', july);
+    await storage.addSource('p', 'older', june);
     engine.propose('p', {
       id: 'm1',
       move: {
@@ -140,6 +141,8 @@ describe('the next source of a table', () => {
     await other.openStored('p');
     expect((await other.outline('d')).ok && (await other.valueCounts('d', 'hut')).length).toBe(4);
     expect(await other.rowsOf('d', Int32Array.of(3)).then(table => cells(table, 'hut'))).toEqual(['Dale']);
+    // What neither the project nor its undo needs is forgotten.
+    expect([...(await storage.sources('p', ['d', 'next', 'older'])).keys()]).toEqual(['next']);
     const read = readProjectFile(await other.projectFile());
     expect(read.ok && Object.keys(read.value.tables)).toEqual(['next']);
   });

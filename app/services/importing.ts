@@ -193,11 +193,14 @@ export class Importing {
     else this.addToProject(doc, info, first.figure);
     this.offers.offer(first);
     const rows = `${info.rowCount.toLocaleString('en')} rows and ${info.columns.length.toLocaleString('en')} columns`;
-    const details = await this.words.of(notes);
-    this.notices.done(
-      `Opened ${looked.seen.isStacked ? name : (files[0] ?? name)}: ${rows}.${notes.length ? ' Some things were mended:' : ''}`,
-      { details },
-    );
+    const [details, found] = [await this.words.of(notes), await this.engine.api.findMends(id)];
+    const wrong = found.ok ? found.value.length : 0;
+    const opened = `Opened ${looked.seen.isStacked ? name : (files[0] ?? name)}: ${rows}.`;
+    const looks = wrong ? ` ${wrong === 1 ? 'One thing looks' : `${wrong} things look`} wrong in it.` : '';
+    this.notices.done(`${opened}${looks}${notes.length ? ' Some things were mended:' : ''}`, {
+      details,
+      ...(wrong ? { act: { label: 'Look at them', run: () => this.incoming.tablesShown.set(true) } } : {}),
+    });
   }
 
   /** The sample stays the sample: a first table of one's own starts a project of its own. */

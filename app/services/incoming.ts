@@ -31,6 +31,8 @@ export class Incoming {
   readonly looked = signal<LookedSource | null>(null);
   /** What cues find since a table has its next source. */
   readonly changed = signal<ChangedSource | null>(null);
+  /** The tables of the project lie over the screen. */
+  readonly tablesShown = signal(false);
   /** Ends what is being read. */
   readonly cancelled = new Subject<void>();
 

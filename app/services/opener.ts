@@ -26,10 +26,10 @@ export class Opener {
   /** The last session's project, or the sample on a first visit. */
   async start(): Promise<void> {
     this.keeper.start();
-    // Tables that are tied to a feed are kept fresh from the moment that there is one.
+    // Tables that a feed keeps fresh by itself are followed from the moment that there is one.
     this.store.project$
       .pipe(
-        filter(({ tables }) => tables.some(({ feed }) => feed)),
+        filter(({ tables }) => tables.some(({ feed }) => feed?.minutes)),
         take(1),
       )
       .subscribe(() => void import('./feeds').then(({ Feeds }) => this.injector.get(Feeds)));

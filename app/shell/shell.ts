@@ -109,7 +109,6 @@ export class Shell {
   protected readonly dropping = signal(false);
   /** All figures as pictures lie over the screen. */
   protected readonly gallery = signal(false);
-  protected readonly tablesShown = signal(false);
   private readonly figureNames = computed(() => this.open()?.history.project.figures ?? []);
   private readonly figureName = computed(() => this.figureNames().find(({ id }) => id === this.open()?.figure)?.name ?? '');
   protected readonly projectName = computed(() => this.open()?.history.project.name ?? '');
@@ -130,7 +129,7 @@ export class Shell {
     { name: 'Go to the figure', search: 'stage chart shortcut keys', keys: 'Alt+2', run: () => this.focus('stage') },
     { name: 'Go to the ledger', search: 'numbers table grid sql formula check', keys: 'Alt+3', run: () => this.focus('ledger') },
     { name: 'Open a file or paste rows', search: 'import csv load join merge data table', run: () => this.library()?.open() },
-    { name: 'Tables of the project', search: 'align join look up stack turn columns rows', run: () => this.tablesShown.set(true) },
+    { name: 'Tables of the project', search: 'align join look up stack turn columns rows', run: () => this.incoming.tablesShown.set(true) },
     { name: 'Open the sample project', run: () => void this.opener.openSample() },
     { name: 'Look through the gallery', run: () => this.gallery.set(true) },
     { name: 'New figure', run: () => void this.figureActions.create() },

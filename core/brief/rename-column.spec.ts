@@ -1,4 +1,4 @@
-import { plainTable, PROJECT_VERSION, type Making, type Project } from 'core/document';
+import { plainTable, PROJECT_VERSION, type Project } from 'core/document';
 import { applyEdit } from 'core/document/edits';
 import { BARE_LIVERY, pictureOf, type Picture } from 'core/plan';
 import { mendTable } from 'core/mend';
