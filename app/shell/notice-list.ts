@@ -10,6 +10,8 @@ import { Icon } from '../ui/icon';
   imports: [Icon],
   host: {
     class: 'notices',
+    role: 'region',
+    'aria-label': 'Notices',
     '(document:focusin)': 'settle()',
     '(document:scroll)': 'settle()',
     '(window:resize)': 'settle()',

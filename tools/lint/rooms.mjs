@@ -19,7 +19,18 @@ const formula = [...data, 'core/formula'];
 const frame = [...formula, 'core/frame'];
 const cue = [...frame, 'core/cue'];
 const document = [...cue, 'core/document', 'core/document/edits'];
-const core = [...document, 'core/brief', 'core/check', 'core/crosstab', 'core/intake', 'core/io', 'core/making', 'core/mend', 'core/plan', 'core/words'];
+const core = [
+  ...document,
+  'core/brief',
+  'core/check',
+  'core/crosstab',
+  'core/intake',
+  'core/io',
+  'core/making',
+  'core/mend',
+  'core/plan',
+  'core/words',
+];
 
 export const rooms = {
   'core/result': [],
