@@ -81,11 +81,13 @@ const views: readonly View[] = [
   {
     name: 'changed-findings',
     steps: async page => {
-      await mended(page);
-      await page.setInputFiles('input[aria-label^="Next file of"]', `${root}demo/data/deliveries-july.csv`);
-      await page.getByRole('button', { name: 'litres is milk' }).click();
-      await page.getByRole('button', { name: 'Write Kettlemoor for Ketlemoor' }).click();
-      await page.getByText('Write Kettlemoor for Ketlemoor').waitFor({ state: 'detached' });
+      const rows = await page.evaluate(async () => (await fetch('/feeds/deliveries.csv?size=5000&until=2031-08-31')).text());
+      await page.keyboard.press('Alt+b');
+      await page.getByLabel('What to do').fill('tables of the project');
+      await page.keyboard.press('Enter');
+      await page
+        .locator('input[aria-label="Next file of deliveries"]')
+        .setInputFiles({ name: 'until august.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
       await page.getByRole('button', { name: 'Replace the rows' }).click();
       await page.getByRole('dialog', { name: 'What changed in the findings' }).getByRole('listitem').first().waitFor();
     },

@@ -38,7 +38,11 @@ import { Icon } from '../ui/icon';
             </button>
           }
           @if (notice.act; as act) {
-            <button type="button" class="min-h-6 shrink-0 px-1 font-semibold underline underline-offset-2" (click)="act.run()">
+            <button
+              type="button"
+              class="min-h-6 shrink-0 px-1 font-semibold underline underline-offset-2"
+              (click)="notices.close(notice.id); act.run()"
+            >
               {{ act.label }}
             </button>
           }

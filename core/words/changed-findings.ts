@@ -85,7 +85,14 @@ function changeOf(item: Treatment, then: PartFound, now: PartFound, of: Finding)
   if (item.show === 'mark' && then.marked && now.marked) return markChange(item.measure, then.marked, now.marked, now.what, of);
   if (then.said === now.said) return null;
   if (now.said === '') return loud(`Nothing is found any more. Before: ${then.said}`);
-  return loud(then.said === '' ? `New: ${now.said}` : `${now.said} Before: ${then.said}`);
+  return loud(then.said === '' ? `New: ${now.said}` : besideEachOther(then.said, now.said));
+}
+
+/** “average: 43,365 L, 55,675 L before” where both begin with the same words, else one behind the other. */
+function besideEachOther(then: string, now: string): string {
+  const [, label = '', value = ''] = /^(?:Line: )?([^\d,]+), (.+)\.$/.exec(now) ?? [];
+  const [, same, before = ''] = /^(?:Line: )?([^\d,]+), (.+)\.$/.exec(then) ?? [];
+  return label !== '' && label === same ? `${label}: ${value}; ${before} before.` : `${now} Before: ${then}`;
 }
 
 const loud = (words: string): Change => ({ words, isQuiet: false });
@@ -104,12 +111,8 @@ function markChange(measure: string, then: Marks, now: Marks, what: string, of: 
     if (rest === null) return loud(`${old} is not there any more: ${one} is the ${what}, ${written(is.get(one) as number)}.`);
     return loud(`${old} is no longer the ${what}: ${one}, by ${written(Math.abs((is.get(one) as number) - rest))}.`);
   }
-  const category = counted(now.length, 'mark');
-  const parts = [
-    ...(fresh.length ? [`${named(fresh)} ${fresh.length === 1 ? 'is' : 'are'} new`] : []),
-    ...(gone.length ? [`${named(gone)} ${gone.length === 1 ? 'is' : 'are'} not any more`] : []),
-  ];
-  return loud(`${what}: ${parts.join('; ')} (${category}, ${then.length.toLocaleString('en')} before).`);
+  const parts = [...(fresh.length ? [`now also ${named(fresh)}`] : []), ...(gone.length ? [`no longer ${named(gone)}`] : [])];
+  return loud(`${what}: ${parts.join('; ')} (${counted(now.length, 'mark')}, ${then.length.toLocaleString('en')} before).`);
 }
 
 const named = (names: readonly string[]): string =>
