@@ -2,7 +2,7 @@ import { DateDay, Decimal, Table as ArrowTable, tableToIPC, TimestampMillisecond
 import { plainColumnIntake, type ColumnIntake } from 'core/table';
 import { gzipSync } from 'fflate';
 import { parquetWriteBuffer } from 'hyparquet-writer';
-import { sourceRows } from './source-cases';
+import { seenSource, sourceRows } from './source-cases';
 import { writtenWorkbook } from './written-workbook';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -88,6 +88,23 @@ describe('packed files', () => {
     const zip = writtenWorkbook([{ name: 'June', rows: ' '.repeat(3_000_000) }]);
     expect(zip.length).toBeLessThan(30_000);
     expect([isBomb(zip, 1_000_000), isBomb(zip, 4_000_000)]).toEqual([true, false]);
+    // Headers that name nothing, or less than comes: counted, or cut off where they say.
+    const lying = (size: number): Uint8Array => {
+      const copy = zip.slice();
+      const view = new DataView(copy.buffer);
+      for (let at = 0; at + 46 < copy.length; at++) {
+        const place = { [0x04034b50]: 22, [0x02014b50]: 24 }[view.getUint32(at, true)];
+        if (place !== undefined && view.getUint32(at + place, true) > 1_000_000) view.setUint32(at + place, size, true);
+      }
+      return copy;
+    };
+    expect(isBomb(lying(0), 1_000_000)).toBeTrue();
+    expect(isBomb(lying(0), 4_000_000)).toBeFalse();
+    expect(isBomb(lying(200), 1_000_000)).toBeFalse();
+    expect((await seenSource(lying(200), 'a.xlsx')).fault).toContain('a.xlsx');
+    expect(isBomb(zip.subarray(0, zip.length - 30), 1_000_000))
+      .withContext('without its end')
+      .toBeTrue();
   });
 });
 

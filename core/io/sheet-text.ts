@@ -41,9 +41,24 @@ export function kindOf(cell: CellObject | undefined, is1904: boolean): SheetKind
   }
 }
 
+// What a number format makes of a number; a workbook has few of them, and every cell has one.
+const formatKinds = new Map<string, 'number' | 'time' | 'day'>();
+const MOST_KNOWN = 1_000;
+
+function kindOfFormat(format: string): 'number' | 'time' | 'day' {
+  const known = formatKinds.get(format);
+  if (known) return known;
+  const isDate = (SSF as { is_date(format: string): boolean }).is_date(format);
+  const kind = isDate ? (namesDay(format) ? 'day' : 'time') : 'number';
+  if (formatKinds.size > MOST_KNOWN) formatKinds.clear();
+  formatKinds.set(format, kind);
+  return kind;
+}
+
 function numberKind(value: number, format: string, is1904: boolean): SheetKind {
-  if (format === '' || format === 'General' || !(SSF as { is_date(format: string): boolean }).is_date(format)) return 'number';
-  if (!namesDay(format)) return 'time';
+  if (format === '' || format === 'General') return 'number';
+  const kind = kindOfFormat(format);
+  if (kind !== 'day') return kind;
   return isMidnight(momentOf(value, is1904)) ? 'date' : 'moment';
 }
 

@@ -1,5 +1,5 @@
 import { failure, success, type Result } from 'core/result';
-import { isNumeric, makeTable, named, takeColumn, takeValues, type Column, type Table, type Values } from 'core/table';
+import { isNumeric, makeTable, MISSING_BOOLEAN, named, takeColumn, takeValues, type Column, type Table, type Values } from 'core/table';
 import { keyCodes, type KeyCodes } from './key-codes';
 import { keyColumns, keysTwice, keyText, type AlignedList } from './keys';
 import { movedToNearest } from './nearest';
@@ -30,9 +30,10 @@ export function align(lists: readonly AlignedList[], { how, nearest, same }: Ali
   if (twice.length) return failure(...twice);
   const kept = keptCodes(parts, codes.count, how);
   const keyless = parts.map(({ keyless: rows }, at) => (how === 'any' || (how === 'first' && at === 0) ? rows : new Int32Array(0)));
-  const rowCount = kept.length + keyless.reduce((sum, rows) => sum + rows.length, 0);
+  const keyed = kept ? kept.length : codes.count;
+  const rowCount = keyed + keyless.reduce((sum, rows) => sum + rows.length, 0);
   if (rowCount > MOST_ROWS) return failure({ code: 'made-too-large', rows: rowCount, limit: MOST_ROWS });
-  return success({ table: sideBySide(lists, keys, { parts, kept, keyless, rowCount }), notes: notesOf(lists, parts, codes) });
+  return success({ table: sideBySide(lists, keys, { parts, kept, keyed, keyless, rowCount }), notes: notesOf(lists, parts, codes) });
 }
 
 /** Dates of later lists moved to the nearest of the first; a key of several columns moves by its last. */
@@ -81,13 +82,10 @@ function alignedPart({ table, keys }: AlignedList, codes: Int32Array, count: num
   return { rows, keyless: Int32Array.from(keyless), twice, sums };
 }
 
-/** The codes that the result has a row for, in their order. */
-function keptCodes(parts: readonly AlignedPart[], count: number, how: Alignment['how']): Int32Array {
+/** The codes that the result has a row for, in their order; null for all. */
+function keptCodes(parts: readonly AlignedPart[], count: number, how: Alignment['how']): Int32Array | null {
+  if (how === 'any') return null;
   const kept = new Int32Array(count);
-  if (how === 'any') {
-    for (let code = 0; code < count; code++) kept[code] = code;
-    return kept;
-  }
   const needed = how === 'first' ? parts.slice(0, 1) : parts;
   let size = 0;
   for (let code = 0; code < count; code++) if (needed.every(({ rows }) => (rows[code] as number) >= 0)) kept[size++] = code;
@@ -96,7 +94,10 @@ function keptCodes(parts: readonly AlignedPart[], count: number, how: Alignment[
 
 interface Layout {
   readonly parts: readonly AlignedPart[];
-  readonly kept: Int32Array;
+  /** The codes that the result has rows for; null for all, in their order. */
+  readonly kept: Int32Array | null;
+  /** How many rows have a key. */
+  readonly keyed: number;
   /** Rows without a key that the result shows, by list. */
   readonly keyless: readonly Int32Array[];
   readonly rowCount: number;
@@ -123,20 +124,22 @@ function sideBySide(lists: readonly AlignedList[], keys: readonly (readonly Colu
 }
 
 /** The row of one list behind each row of the result; −1 where it has none. */
-function sourceRows({ parts, kept, keyless, rowCount }: Layout, at: number): Int32Array {
+function sourceRows({ parts, kept, keyed, keyless, rowCount }: Layout, at: number): Int32Array {
   const { rows } = parts[at] as AlignedPart;
+  if (!kept && rowCount === keyed) return rows;
   const sources = new Int32Array(rowCount).fill(-1);
-  for (let i = 0; i < kept.length; i++) sources[i] = rows[kept[i] as number] as number;
-  const before = keyless.slice(0, at).reduce((sum, list) => sum + list.length, kept.length);
+  if (kept) for (let i = 0; i < keyed; i++) sources[i] = rows[kept[i] as number] as number;
+  else sources.set(rows);
+  const before = keyless.slice(0, at).reduce((sum, list) => sum + list.length, keyed);
   sources.set(keyless[at] as Int32Array, before);
   return sources;
 }
 
 /** Sums by key; rows without one stand for themselves. */
-function summedColumn({ data }: Column, sums: Float64Array, { kept, keyless, rowCount }: Layout, at: number): Values {
+function summedColumn({ data }: Column, sums: Float64Array, { kept, keyed, keyless, rowCount }: Layout, at: number): Values {
   const values = new Float64Array(rowCount).fill(NaN);
-  for (let i = 0; i < kept.length; i++) values[i] = sums[kept[i] as number] as number;
-  const before = keyless.slice(0, at).reduce((sum, list) => sum + list.length, kept.length);
+  for (let i = 0; i < keyed; i++) values[i] = sums[kept ? (kept[i] as number) : i] as number;
+  const before = keyless.slice(0, at).reduce((sum, list) => sum + list.length, keyed);
   for (const [i, row] of (keyless[at] as Int32Array).entries()) values[before + i] = data[row] as number;
   return { type: 'number', data: values };
 }
@@ -146,39 +149,27 @@ function firstThere(columns: readonly Column[], sources: readonly Int32Array[], 
   const [first] = columns as readonly [Column, ...Column[]];
   if (first.type === 'text') return textsThere(columns, sources, rowCount);
   const values = takeValues(first, sources[0] as Int32Array);
-  const done = new Uint8Array(rowCount);
-  markFound(done, sources[0] as Int32Array);
   for (let at = 1; at < columns.length; at++) {
     const [from, rows] = [columns[at] as Column, sources[at] as Int32Array];
     // Each sort of memory by itself: a loop over several is many times slower.
-    if (values.type === 'boolean' && from.type === 'boolean') fillAnswers(values.data, from.data, { rows, done });
-    else if (isNumeric(values) && isNumeric(from)) fillNumbers(values.data, from.data, { rows, done });
-    markFound(done, rows);
+    if (values.type === 'boolean' && from.type === 'boolean') fillAnswers(values.data, from.data, rows);
+    else if (isNumeric(values) && isNumeric(from)) fillNumbers(values.data, from.data, rows);
   }
   return values;
 }
 
-function markFound(done: Uint8Array, rows: Int32Array): void {
-  for (let i = 0; i < rows.length; i++) if ((rows[i] as number) >= 0) done[i] = 1;
-}
-
-interface Filling {
-  readonly rows: Int32Array;
-  /** Rows that have their value already. */
-  readonly done: Uint8Array;
-}
-
-function fillNumbers(into: Float64Array, from: Float64Array, { rows, done }: Filling): void {
+/** Fills what is missing: a key that is there is the same in every list. */
+function fillNumbers(into: Float64Array, from: Float64Array, rows: Int32Array): void {
   for (let i = 0; i < into.length; i++) {
     const row = rows[i] as number;
-    if (row >= 0 && done[i] === 0) into[i] = from[row] as number;
+    if (row >= 0 && Number.isNaN(into[i])) into[i] = from[row] as number;
   }
 }
 
-function fillAnswers(into: Uint8Array, from: Uint8Array, { rows, done }: Filling): void {
+function fillAnswers(into: Uint8Array, from: Uint8Array, rows: Int32Array): void {
   for (let i = 0; i < into.length; i++) {
     const row = rows[i] as number;
-    if (row >= 0 && done[i] === 0) into[i] = from[row] as number;
+    if (row >= 0 && into[i] === MISSING_BOOLEAN) into[i] = from[row] as number;
   }
 }
 
@@ -206,14 +197,17 @@ function textsThere(columns: readonly Column[], sources: readonly Int32Array[], 
 
 /** Keys that one list alone has, and rows without a key, each with a few of them. */
 function notesOf(lists: readonly AlignedList[], parts: readonly AlignedPart[], { count }: KeyCodes): MakingNote[] {
-  const owners = ownersOf(parts, count);
   return lists.flatMap(({ name, table, keys }, at): MakingNote[] => {
     const { rows, keyless } = parts[at] as AlignedPart;
+    const others = hasAny(
+      parts.filter((_, i) => i !== at).map(part => part.rows),
+      count,
+    );
     let alone = 0;
     const examples: string[] = [];
     for (let code = 0; code < count; code++) {
       const row = rows[code] as number;
-      if (row >= 0 && owners[code] === 1 && alone++ < SHOWN) examples.push(keyText(table, keys, row));
+      if (row >= 0 && (others[code] as number) < 0 && alone++ < SHOWN) examples.push(keyText(table, keys, row));
     }
     return [
       ...(alone ? [{ code: 'keys-alone' as const, isNote: true as const, table: name, count: alone, examples }] : []),
@@ -222,10 +216,11 @@ function notesOf(lists: readonly AlignedList[], parts: readonly AlignedPart[], {
   });
 }
 
-/** How many lists have each key. */
-function ownersOf(parts: readonly AlignedPart[], count: number): Uint8Array {
-  const owners = new Uint8Array(count);
-  for (const { rows } of parts)
-    for (let code = 0; code < count; code++) if ((rows[code] as number) >= 0) owners[code] = (owners[code] as number) + 1;
-  return owners;
+/** By code, −1 where no list has the key; of one list, its own rows tell. */
+function hasAny(lists: readonly Int32Array[], count: number): Int32Array {
+  const [only] = lists;
+  if (lists.length === 1 && only) return only;
+  const has = new Int32Array(count).fill(-1);
+  for (const rows of lists) for (let code = 0; code < count; code++) if ((rows[code] as number) >= 0) has[code] = 0;
+  return has;
 }

@@ -21,7 +21,10 @@ function partCodes(columns: readonly Column[]): KeyCodes {
 }
 
 function numberCodes(lists: readonly Float64Array[]): KeyCodes {
-  if (lists.every(isRising)) return risingCodes(lists);
+  const range = rangeOf(lists);
+  const isInOrder = lists.every(isRising);
+  if (range) return isInOrder ? denseRisingCodes(lists, range) : denseCodes(lists, range);
+  if (isInOrder) return risingCodes(lists);
   const known = new NumberCodes(Math.max(...lists.map(list => list.length)));
   const codes = lists.map(list => {
     const own = new Int32Array(list.length);
@@ -32,6 +35,66 @@ function numberCodes(lists: readonly Float64Array[]): KeyCodes {
     return own;
   });
   return { codes, count: known.size };
+}
+
+/** Where whole numbers lie. */
+interface Range {
+  readonly low: number;
+  readonly high: number;
+}
+
+// Whole numbers lie close together where their range is no wider than so many times their count: days, years, running numbers.
+const CLOSE = 4;
+const SMALL = 1 << 16;
+
+/** The range of whole numbers that lie close together; null for any others. Missing ones are no matter. */
+function rangeOf(lists: readonly Float64Array[]): Range | null {
+  let [low, high, count] = [Infinity, -Infinity, 0];
+  for (const list of lists) {
+    for (let row = 0; row < list.length; row++) {
+      const key = list[row] as number;
+      if (key !== key) continue;
+      if (key !== Math.floor(key)) return null;
+      if (key < low) low = key;
+      if (key > high) high = key;
+    }
+    count += list.length;
+  }
+  return low <= high && high - low <= Math.max(SMALL, count * CLOSE) ? { low, high } : null;
+}
+
+/** Close whole numbers are looked up by their place in the range: codes as they first come. */
+function denseCodes(lists: readonly Float64Array[], { low, high }: Range): KeyCodes {
+  const known = new Int32Array(high - low + 1).fill(-1);
+  let count = 0;
+  const codes = lists.map(list => {
+    const own = new Int32Array(list.length);
+    for (let row = 0; row < list.length; row++) {
+      const key = list[row] as number;
+      if (key !== key) {
+        own[row] = -1;
+        continue;
+      }
+      const code = known[key - low] as number;
+      own[row] = code === -1 ? (known[key - low] = count++) : code;
+    }
+    return own;
+  });
+  return { codes, count };
+}
+
+/** Close whole numbers of lists that rise: each key's code is how many lie below it. */
+function denseRisingCodes(lists: readonly Float64Array[], { low, high }: Range): KeyCodes {
+  const code = new Int32Array(high - low + 1).fill(-1);
+  for (const list of lists) for (let row = 0; row < list.length; row++) code[(list[row] as number) - low] = 0;
+  let count = 0;
+  for (let place = 0; place < code.length; place++) if (code[place] === 0) code[place] = count++;
+  const codes = lists.map(list => {
+    const own = new Int32Array(list.length);
+    for (let row = 0; row < list.length; row++) own[row] = code[(list[row] as number) - low] as number;
+    return own;
+  });
+  return { codes, count };
 }
 
 /** Whether numbers rise from row to row, none missing, none twice. */
