@@ -28,7 +28,7 @@ test('what looks wrong is said with its rows, mended as a sentence, switched, ch
   await openTables(page);
   const found = mends(page).locator('[data-found]');
   await expect(found).toHaveCount(3);
-  await expect(found.nth(0)).toContainText('“Almhof” of hut is also written “almhof”.');
+  await expect(found.nth(0)).toContainText('“Almhof” of hut is also written “almhof”, in 1 row.');
   await expect(found.nth(1)).toContainText('1 row of hut is a total: “Gesamt”.');
   await expect(found.nth(2)).toContainText('9,000 of milk lies far outside the others, 307 to 481.');
   // Its rows alone, and all again.

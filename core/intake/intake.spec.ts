@@ -83,6 +83,7 @@ describe('how a column is read, in sentences', () => {
     // What it holds stays what it was read as: with one value missing numbers stay numbers.
     ['missing', '900', wish('milk', { type: 'number', missing: ['900'] })],
     ['decimal', 'point', wish('milk', { type: 'number', decimal: 'point' })],
+    ['thousands', 'apostrophe', wish('milk', { type: 'number', thousands: 'apostrophe' })],
     ['unit', 'L', wish('milk', { type: 'number', unit: 'L' })],
     ['out', 'out', wish('milk', { out: true })],
   ];

@@ -243,3 +243,24 @@ describe('CSV that no spreadsheet runs', () => {
     expect(read(writeCsv(table, { mark: true })).table.columns[0]?.name).toBe('=head');
   });
 });
+
+describe('a gap in the rows', () => {
+  const rows = (from: number, to: number): string => Array.from({ length: to - from + 1 }, (_, i) => `h${from + i},${from + i}\n`).join('');
+  const cases: readonly [name: string, text: string, note: RegExp | null][] = [
+    [
+      'near the end',
+      `hut,milk\n${rows(1, 20)}\nas of June,7\n`,
+      /^One row stands below an empty one, from line 23 on\. Leave it out at the bottom/,
+    ],
+    ['of several lines', `hut,milk\n${rows(1, 20)}\n\n\nnote,1\nother,2\n`, /^2 rows stand below an empty one, from line 25 on\./],
+    ['between halves is none of these', `hut,milk\n${rows(1, 10)}\n${rows(11, 20)}`, null],
+    ['at the very end', `hut,milk\n${rows(1, 20)}\n\n`, null],
+    ['above the rows', `hut,milk\n\n${rows(1, 3)}`, null],
+  ];
+  for (const [name, text, note] of cases)
+    it(name, () => {
+      const notes = read(text).notes.map(messageFor);
+      if (note) expect(notes).toEqual([jasmine.stringMatching(note)]);
+      else expect(notes).toEqual([]);
+    });
+});

@@ -16,6 +16,8 @@ export const MAX_CELLS = 150_000_000;
 const SAMPLE_ROWS = 2_000;
 // Enough to show where a file is faulty; the rest is counted.
 const KEPT_NOTES = 5;
+// What stands below an empty row does not belong where it is so small a part.
+const SMALL_PART = 0.2;
 
 /** Thrown where a source is wider or larger than a table may be. */
 export class TooLarge extends Error {
@@ -144,11 +146,29 @@ export class RowRun {
       ...told,
       ...ragged,
       ...(more > 0 ? [{ code: 'rows-ragged-more' as const, count: more }] : []),
+      ...this.beyond(lineOf),
       ...columnNotes(
         this.readers.filter((_, i) => !this.wishes.get(this.names.names[i] ?? '')?.out),
         row => lineOf(this.rowNumbers.at(row)),
         this.options.counts,
       ),
+    ];
+  }
+
+  /** A few rows below an empty one, at the end: a note, a total or a second table, which nothing but its place tells. */
+  private beyond(lineOf: LineOf): FileProblem[] {
+    // Rows that were left out leave gaps of their own.
+    if (this.options.counts === 'row' && this.intake.hidden === 'out') return [];
+    const from = this.rowNumbers.lastGap();
+    const count = this.rowCount - from;
+    if (from <= 0 || count > Math.max(3, this.rowCount * SMALL_PART)) return [];
+    return [
+      {
+        code: 'rows-beyond',
+        count,
+        line: lineOf(this.rowNumbers.at(from)),
+        ...(this.options.counts ? { counts: this.options.counts } : {}),
+      },
     ];
   }
 
@@ -255,6 +275,11 @@ class RowNumbers {
     const by = number - this.size;
     if (this.shifts.at(-1)?.by !== by) this.shifts.push({ from: this.size, by });
     this.size++;
+  }
+
+  /** The first row behind the last gap between two rows; 0 where there is none. */
+  lastGap(): number {
+    return this.shifts.at(-1)?.from ?? 0;
   }
 
   at(dataRow: number): number {

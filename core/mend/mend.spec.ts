@@ -71,12 +71,12 @@ describe('what looks wrong', () => {
     [
       'capitals and accents',
       { hut: ['Álm', 'Alm', 'Alm', 'alm'], milk: [1, 2, 4, 8.5] },
-      ['“Alm” of hut is also written “Álm”, “alm”. [0 3] In hut write Alm for Álm; alm.'],
+      ['“Alm” of hut is also written “Álm”, “alm”, in 2 rows. [0 3] In hut write Alm for Álm; alm.'],
     ],
     [
       'a letter, where it is rare',
       { hut: [...many('Kettlemoor', 6), 'Ketlemoor'], milk: [1, 2, 4, 8.5, 17, 33, 60] },
-      ['“Kettlemoor” of hut is also written “Ketlemoor”. [6] In hut write Kettlemoor for Ketlemoor.'],
+      ['“Kettlemoor” of hut is also written “Ketlemoor”, in 1 row. [6] In hut write Kettlemoor for Ketlemoor.'],
     ],
     ['a letter, where both are as frequent', { hut: ['Mossgate', 'Mossgato'], milk: [1, 2] }, []],
     ['a digit is no slip', { hut: [...many('Stable 1', 9), 'Stable 2'], milk: [1, 2, 4, 8.5, 17, 33, 60, 70, 81, 99] }, []],

@@ -1,5 +1,5 @@
 import { success } from 'core/result';
-import { textToken } from 'core/sentence';
+import { counted, textToken } from 'core/sentence';
 import type { Column } from 'core/table';
 import { folded, tidied } from './folded';
 import type { Found, MendKind, MendOf } from './kind';
@@ -96,7 +96,7 @@ function foundIn(column: TextColumn): Found<Spellings>[] {
     const is = column.dictionary.map(text => from.includes(text));
     const test = (row: number): boolean => is[column.data[row] as number] ?? false;
     const count = textCounts(column).reduce((sum, own, code) => sum + (is[code] ? own : 0), 0);
-    const said = `${quoted(to)} of ${column.name} is also written ${from.slice(0, 4).map(quoted).join(', ')}.`;
+    const said = `${quoted(to)} of ${column.name} is also written ${from.slice(0, 4).map(quoted).join(', ')}, in ${counted(count, 'row')}.`;
     return [
       {
         mend: { kind: 'spellings', column: column.name, from: [...new Set(from.map(tidied))], to: tidied(to), off: false },

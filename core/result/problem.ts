@@ -52,6 +52,7 @@ export type FileProblem =
   | { readonly code: 'sheet-absent'; readonly name: string; readonly known: readonly string[] }
   | { readonly code: 'rows-hidden'; readonly count: number; readonly isKept: boolean }
   | { readonly code: 'headers-joined'; readonly rows: number; readonly example: string }
+  | { readonly code: 'rows-beyond'; readonly count: number; readonly line: number; readonly counts?: 'row' }
   | { readonly code: 'merges-filled'; readonly count: number }
   | { readonly code: 'errors-missing'; readonly count: number; readonly example: string }
   | { readonly code: 'numbers-as-text'; readonly column: string; readonly count: number }
