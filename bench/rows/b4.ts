@@ -14,7 +14,7 @@ export const b4: BenchRow = {
   run: async () => {
     const results = [];
     for (const at of ['in no order', 'rising'] as const) {
-      const [a, b] = [list(4, 0, at === 'rising'), list(5, ROWS / 3, at === 'rising')];
+      const [a, b] = [list(4, 0, at === 'rising'), list(5, Math.floor(ROWS / 3), at === 'rising')];
       const engine = await engineWith(a, b);
       const lists = [a, b].map((table, i) => ({ name: 'ab'[i] as string, table, keys: ['key'] }));
       const timings = await compare([
