@@ -65,6 +65,26 @@ describe('typed files as tables', () => {
 
 const concat = (...parts: readonly Uint8Array[]): Uint8Array => new Uint8Array(Buffer.concat(parts));
 
+describe('Parquet files by what they are packed by', () => {
+  const packers = { GZIP: gzipSync, BROTLI: brotliCompressSync } as const;
+  for (const codec of ['UNCOMPRESSED', 'SNAPPY', 'GZIP', 'BROTLI'] as const)
+    it(codec, async () => {
+      const hut = Array.from({ length: 500 }, (_, i) => `hut ${i % 7}`);
+      const written = parquetWriteBuffer({
+        codec,
+        compressors: Object.fromEntries(
+          Object.entries(packers).map(([name, pack]) => [name, (data: Uint8Array) => new Uint8Array(pack(data))]),
+        ),
+        columnData: [
+          { name: 'hut', data: hut, type: 'STRING' },
+          { name: 'milk', data: hut.map((_, i) => i / 4), type: 'DOUBLE' },
+        ],
+      });
+      const found = await seenSource(new Uint8Array(written), 'a.parquet');
+      expect([found.fault, found.columns['hut'], found.columns['milk']?.[499]]).toEqual(['', hut, 124.75] as never);
+    });
+});
+
 describe('packed files', () => {
   const packed = gzipSync(bytes('hut,milk\nAlm,3\nBerg,4\n'));
   sourceRows([

@@ -54,6 +54,7 @@ const faults: readonly [fault: string, words: RegExp][] = [
   ['error', /The feed answered with 500\./],
   ['garbage', /no JSON/],
   ['cut', /cut off before its end/],
+  ['slow', /did not answer within 10 seconds/],
 ];
 for (const [fault, words] of faults)
   test(`a feed that fails by ${fault} is tried again with growing pauses; the last good rows stay, and come fresh when it is good again`, async ({
@@ -62,10 +63,11 @@ for (const [fault, words] of faults)
     await takeFeed(page, '/feeds/deliveries.json?until=2031-06-02');
     await expect(size(page)).toContainText('120 rows');
     await tie(page, `/feeds/deliveries.json?until=2031-06-09&fault=${fault}&fails=2&id=${fault}-${Date.now()}`);
-    await expect(feed(page).locator('[data-feed-fault]')).toContainText(words);
+    // A slow one is waited for ten seconds.
+    await expect(feed(page).locator('[data-feed-fault]')).toContainText(words, { timeout: 15_000 });
     await expect(feed(page).locator('[data-feed-fault]')).toContainText(/Tried once, again in [12] s\. The last good rows stay\./);
     await expect(size(page)).toContainText('120 rows');
-    await expect(feed(page).locator('[data-feed-fault]')).toContainText(/Tried 2 times, again in [1-4] s\./);
+    await expect(feed(page).locator('[data-feed-fault]')).toContainText(/Tried 2 times, again in [1-4] s\./, { timeout: 20_000 });
     await expect(size(page)).toContainText('140 rows');
     await expect(feed(page).locator('[data-feed-fault]')).toHaveCount(0);
   });
@@ -89,6 +91,22 @@ test('a feed with other columns waits to be looked at: the last good rows stay, 
   await feed(page).getByRole('button', { name: 'Refresh now' }).click();
   await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [0-4] seconds? old\.$/);
   await expect(feed(page).locator('[data-feed-fault]')).toHaveCount(0);
+});
+
+test('a table that is tied by interval is refreshed by itself', async ({ page }) => {
+  await takeFeed(page, '/feeds/deliveries.json?until=2031-06-02');
+  await page.clock.install();
+  await tie(page, '/feeds/deliveries.json?until=2031-06-02&fault=columns&fails=0&id=interval', 'every minute');
+  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are 0 seconds old\.$/);
+  const asked: string[] = [];
+  page.on('request', request => request.url().includes('/fetch?') && asked.push(request.url()));
+  await page.clock.runFor(45_000);
+  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are 4\d seconds old\.$/);
+  expect(asked).toEqual([]);
+  await page.clock.runFor(20_000);
+  await expect.poll(() => asked.length).toBe(1);
+  await page.clock.resume();
+  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [0-9] seconds? old\.$/);
 });
 
 test('an address elsewhere is refused at its field; a tie by interval outlives a reload, and ends by one word', async ({ page }) => {

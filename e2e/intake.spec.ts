@@ -1,4 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
+import { utils, write as writeBook } from '@e965/xlsx';
+import { tableFromArrays, tableToIPC } from 'apache-arrow';
+import { parquetWriteBuffer } from 'hyparquet-writer';
 import { gzipSync } from 'node:zlib';
 import { writtenRows, writtenWorkbook } from '../conformance/written-workbook';
 import { brief, cell, columnTexts, drop, dropOnly, notice, openApp } from './support';
@@ -93,10 +96,34 @@ test('a workbook: its sheets, names over several columns, dates, a range; a brok
   await expect(brief(page)).toContainText('Take season June, 2 rows');
 });
 
+const openDocument = (): number[] => {
+  const book = utils.book_new();
+  utils.book_append_sheet(
+    book,
+    utils.aoa_to_sheet([
+      ['hut', 'milk'],
+      ['Alm', 3],
+      ['Berg', 4],
+    ]),
+    'June',
+  );
+  return [...new Uint8Array(writeBook(book, { type: 'array', bookType: 'ods' }) as ArrayBuffer)];
+};
+const parquet = parquetWriteBuffer({
+  columnData: [
+    { name: 'hut', data: ['Alm', 'Berg'], type: 'STRING' },
+    { name: 'milk', data: [3, 4], type: 'DOUBLE' },
+  ],
+});
+const arrow = tableToIPC(tableFromArrays({ hut: ['Alm', 'Berg'], milk: Float64Array.of(3, 4) }), 'file');
+
 const files: readonly [name: string, file: string, content: string | readonly number[], rows: string, column: string, first: string][] = [
   ['records', 'a.json', '[{"hut":"Alm","at":{"valley":"Tolm"},"milk":3},{"hut":"Berg","milk":4}]', '2 rows', 'at.valley', 'Tolm'],
   ['records line by line', 'a.jsonl', '{"hut":"Alm","milk":3}\n{"hut":"Berg","milk":4}\n', '2 rows', 'hut', 'Alm'],
   ['packed rows', 'a.csv.gz', [...gzipSync('hut|milk\nAlm|3\nBerg|4\n')], '2 rows', 'hut', 'Alm'],
+  ['a Parquet file', 'a.parquet', [...new Uint8Array(parquet)], '2 rows', 'hut', 'Alm'],
+  ['an Arrow file', 'a.arrow', [...arrow], '2 rows', 'hut', 'Alm'],
+  ['an open document', 'a.ods', openDocument(), '2 rows', 'hut', 'Alm'],
   ['UTF-16', 'a.csv', [0xff, 0xfe, ...Buffer.from('hut\tmilk\nÄlm\t3\n', 'utf16le')], '1 row', 'hut', 'Älm'],
 ];
 for (const [name, file, content, rows, column, first] of files)

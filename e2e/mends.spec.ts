@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { brief, drop, openApp, saved, stage } from './support';
+import { brief, canvas, drop, openApp, saved, stage } from './support';
 
 const view = (page: Page): Locator => page.getByRole('dialog', { name: 'Tables', exact: true });
 const mends = (page: Page): Locator => view(page).getByRole('group', { name: 'Mends' });
@@ -206,7 +206,40 @@ test('next month’s file: what changes is said and mended before it is taken, f
   await saved(page);
   await page.reload();
   await expect(brief(page)).toContainText('Take june, 18 rows');
-  await expect(stage(page).locator('canvas[role="img"]').first()).toHaveAttribute('aria-label', /Highest: Bergli, 2,700/);
+  await expect(canvas(page)).toHaveAttribute('aria-label', /Highest: Bergli, 2,700/);
+});
+
+test('a column under another name: the figure, its cue and its words follow; switched off it has the old one again; a constant is a series for reference', async ({
+  page,
+}) => {
+  await openTables(page);
+  await view(page)
+    .getByRole('button', { name: /^Column milk/ })
+    .click();
+  await page.getByLabel('Name of milk').fill('hut');
+  await page.getByRole('button', { name: 'Call it so' }).click();
+  await expect(page.getByRole('dialog').locator('[data-fault]').last()).toContainText('A column is called hut already.');
+  await page.getByLabel('Name of milk').fill('litres');
+  await page.getByRole('button', { name: 'Call it so' }).click();
+  await expect(mends(page).locator('[data-mend]')).toContainText('milk is called litres here.');
+  await view(page).getByRole('button', { name: 'Compute a column' }).click();
+  await page.getByRole('textbox', { name: 'Its name' }).fill('goal');
+  await page.getByRole('textbox', { name: 'Its formula' }).fill('1200');
+  await page.getByRole('button', { name: 'Compute it' }).click();
+  await expect(spot(page, 3, 3)).toHaveText('1200');
+  await page.keyboard.press('Escape');
+  await expect(brief(page)).toContainText('Show litres summed by hut');
+  await expect(canvas(page)).toHaveAttribute('aria-label', /Highest: Gesamt, 9,000/);
+  await page.keyboard.press('Alt+b');
+  await page.keyboard.type('add measures');
+  await page.keyboard.press('Enter');
+  await page.getByRole('option', { name: 'goal' }).click();
+  await page.getByRole('button', { name: 'Show them' }).click();
+  await expect(brief(page)).toContainText('goal');
+  await openTables(page);
+  await mends(page).getByRole('checkbox').click();
+  await page.keyboard.press('Escape');
+  await expect(brief(page)).toContainText('Show milk summed');
 });
 
 test('next rows taken back are the old ones; a broken file leaves everything as it is', async ({ page }) => {

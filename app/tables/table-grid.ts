@@ -8,6 +8,7 @@ import type { ColumnLook, TableLook } from 'engine';
 import { MADE_OF_OTHERS, typedColumn } from '../ledger/cell-edit';
 import { Announcer } from '../ui/announcer';
 import { EngineClient } from '../services/engine-client';
+import { FirstOffers } from '../services/first-offers';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
@@ -28,6 +29,7 @@ export class TableGrid {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
   private readonly announcer = inject(Announcer);
+  private readonly offers = inject(FirstOffers);
   readonly look = input.required<TableLook>();
   /** Null for a table that is being made: it can only be looked at. */
   readonly doc = input.required<TableDoc | null>();
@@ -129,6 +131,8 @@ export class TableGrid {
       return this.nameFault.set(isTaken ? `A column is called ${to} already. Choose another name.` : 'Give it a name.');
     const mends = [...doc.mends, { kind: 'rename' as const, column: name, as: to, off: false }];
     this.store.apply(renameColumn(project, doc.id, { from: name, to }, mends));
+    // What is offered in the place of a first figure speaks of the old name.
+    this.offers.putAway();
     close();
   }
 

@@ -24,7 +24,7 @@ export async function readParquet(
   if (tops.length > MAX_COLUMNS) return failure({ code: 'too-many-columns', line: 1, limit: MAX_COLUMNS });
   if (rows * tops.length > MAX_CELLS) return failure({ code: 'too-many-cells', line: 1, limit: MAX_CELLS });
   const columns = new Map(tops.map(element => [element.name, new Array<unknown>(rows)]));
-  const { compressors } = await import('hyparquet-compressors');
+  const { PARQUET_CODECS } = await import('./parquet-codecs');
   let taken = 0;
   const take = ({ columnName, columnData, rowStart }: ColumnData): void => {
     const cells = columns.get(columnName);
@@ -32,7 +32,7 @@ export async function readParquet(
     taken += columnData.length;
     onProgress?.(Math.min(0.9, taken / (rows * tops.length)));
   };
-  await parquetRead({ file: buffer, metadata, compressors, parsers: PARSERS, onChunk: take });
+  await parquetRead({ file: buffer, metadata, compressors: PARQUET_CODECS, parsers: PARSERS, onChunk: take });
   onProgress?.(1);
   const sources = tops.map(element => ({ name: element.name, cells: typedCells(columns.get(element.name) ?? [], kindOf(element)) }));
   return success({ ...tableFromColumns(nameOfFile(file), sources, intake), origin: { kind: 'typed' } });
