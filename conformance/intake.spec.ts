@@ -1,6 +1,7 @@
 import { DateDay, Decimal, Table as ArrowTable, tableToIPC, TimestampMillisecond, vectorFromArray } from 'apache-arrow';
 import { plainColumnIntake, type ColumnIntake } from 'core/table';
 import { gzipSync } from 'fflate';
+import { brotliCompressSync } from 'node:zlib';
 import { parquetWriteBuffer } from 'hyparquet-writer';
 import { seenSource, sourceRows } from './source-cases';
 import { writtenWorkbook } from './written-workbook';
