@@ -62,7 +62,9 @@ interface AlignedPart {
   readonly sums: ReadonlyMap<string, Float64Array>;
 }
 
+// Rows of one key that are named, and keys without a partner: those are listed as far as one can read them.
 const SHOWN = 5;
+const LISTED = 50;
 
 function alignedPart({ table, keys }: AlignedList, codes: Int32Array, count: number, same: Alignment['same']): AlignedPart {
   const rows = new Int32Array(count).fill(-1);
@@ -207,7 +209,7 @@ function notesOf(lists: readonly AlignedList[], parts: readonly AlignedPart[], {
     const examples: string[] = [];
     for (let code = 0; code < count; code++) {
       const row = rows[code] as number;
-      if (row >= 0 && (others[code] as number) < 0 && alone++ < SHOWN) examples.push(keyText(table, keys, row));
+      if (row >= 0 && (others[code] as number) < 0 && alone++ < LISTED) examples.push(keyText(table, keys, row));
     }
     return [
       ...(alone ? [{ code: 'keys-alone' as const, isNote: true as const, table: name, count: alone, examples }] : []),
