@@ -51,44 +51,50 @@ const changing = <M extends MendOf<'zeros'> | MendOf<'fill'>>(test: (value: numb
   };
 };
 
-/** Zeros that mean that nothing was measured. */
-export const zeros: MendKind<MendOf<'zeros'>> = {
-  offer: 'Take zeros as missing',
+/** What a mend of numbers by rule takes, and as what. */
+interface Ruled<M extends MendOf<'zeros'> | MendOf<'fill'>> extends Pick<MendKind<M>, 'offer' | 'find' | 'apply'> {
+  readonly plain: (column: string) => M;
+  /** “Take zeros of … as missing”. */
+  readonly takes: string;
+  readonly as: string;
+}
+
+const ruled = <M extends MendOf<'zeros'> | MendOf<'fill'>>({ offer, find, apply, plain, takes, as }: Ruled<M>): MendKind<M> => ({
+  offer,
   counts: 'cell',
+  find,
+  apply,
+  sentence: ({ column, where }, columns) => [
+    `Take ${takes} of `,
+    columnWord(column, columns, ['number']),
+    ` as ${as}, `,
+    ...(where === null ? [] : ['where ']),
+    ruleWord(where),
+    '.',
+  ],
+  choose: (mend, key, value) => (key === 'column' ? { ...mend, column: value } : { ...mend, where: ruleTyped(value) }),
+  first: columns => {
+    const [column] = namesOf(columns, ['number']);
+    return column === undefined ? null : plain(column);
+  },
+});
+
+/** Zeros that mean that nothing was measured. */
+export const zeros: MendKind<MendOf<'zeros'>> = ruled({
+  offer: 'Take zeros as missing',
   find: ({ columns }) => columns.flatMap(column => (column.type === 'number' ? foundIn(column) : [])),
   apply: changing(value => value === 0, NaN),
-  sentence: ({ column, where }, columns) => [
-    'Take zeros of ',
-    columnWord(column, columns, ['number']),
-    ' as missing, ',
-    ...(where === null ? [] : ['where ']),
-    ruleWord(where),
-    '.',
-  ],
-  choose: (mend, key, value) => (key === 'column' ? { ...mend, column: value } : { ...mend, where: ruleTyped(value) }),
-  first: columns => {
-    const [column] = namesOf(columns, ['number']);
-    return column === undefined ? null : { kind: 'zeros', column, where: null, off: false };
-  },
-};
+  plain: column => ({ kind: 'zeros', column, where: null, off: false }),
+  takes: 'zeros',
+  as: 'missing',
+});
 
 /** Missing values that mean none: nothing is found, since only who knows the data can tell. */
-export const fill: MendKind<MendOf<'fill'>> = {
+export const fill: MendKind<MendOf<'fill'>> = ruled({
   offer: 'Take missing values as zero',
-  counts: 'cell',
   find: () => [],
   apply: changing(value => Number.isNaN(value), 0),
-  sentence: ({ column, where }, columns) => [
-    'Take missing values of ',
-    columnWord(column, columns, ['number']),
-    ' as zero, ',
-    ...(where === null ? [] : ['where ']),
-    ruleWord(where),
-    '.',
-  ],
-  choose: (mend, key, value) => (key === 'column' ? { ...mend, column: value } : { ...mend, where: ruleTyped(value) }),
-  first: columns => {
-    const [column] = namesOf(columns, ['number']);
-    return column === undefined ? null : { kind: 'fill', column, where: null, off: false };
-  },
-};
+  plain: column => ({ kind: 'fill', column, where: null, off: false }),
+  takes: 'missing values',
+  as: 'zero',
+});
