@@ -80,7 +80,7 @@ const ruled = <M extends MendOf<'zeros'> | MendOf<'fill'>>({ offer, find, apply,
 });
 
 /** Zeros that mean that nothing was measured. */
-export const zeros: MendKind<MendOf<'zeros'>> = ruled({
+export const zeros = ruled<MendOf<'zeros'>>({
   offer: 'Take zeros as missing',
   find: ({ columns }) => columns.flatMap(column => (column.type === 'number' ? foundIn(column) : [])),
   apply: changing(value => value === 0, NaN),
@@ -90,7 +90,7 @@ export const zeros: MendKind<MendOf<'zeros'>> = ruled({
 });
 
 /** Missing values that mean none: nothing is found, since only who knows the data can tell. */
-export const fill: MendKind<MendOf<'fill'>> = ruled({
+export const fill = ruled<MendOf<'fill'>>({
   offer: 'Take missing values as zero',
   find: () => [],
   apply: changing(value => Number.isNaN(value), 0),
