@@ -97,7 +97,7 @@ export class Engine implements EngineApi {
     const alone = await tabs.enter(id);
     if (alone && entries.length) await storage.absorb(now, last);
     // Nothing can be undone back to what was replaced before.
-    if (alone) await storage.keepSources(id, now.tables.map(sourceKey));
+    if (alone) await storage.keepSources(id, now.tables.map(sourceKey)).catch(() => undefined);
     this.take(new Session(alone ? now : read.value, tables), alone ? [] : entries, last);
     return this.opened(alone ? now : read.value, alone ? [] : entries);
   }

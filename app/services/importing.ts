@@ -18,6 +18,9 @@ import type { NamedFile, Seen } from './reader.worker';
 import { SourceReading } from './source-reading';
 import { Theme } from './theme';
 
+// In larger tables what looks wrong is looked for when they are looked at, so that the first figure does not wait.
+const MOST_LOOKED = 3_000_000;
+
 type Refuse = (problems: readonly Problem[]) => Promise<void>;
 
 /** Takes files in: reads them, shows what they read as, and puts what was taken into the project. */
@@ -193,8 +196,9 @@ export class Importing {
     else this.addToProject(doc, info, first.figure);
     this.offers.offer(first);
     const rows = `${info.rowCount.toLocaleString('en')} rows and ${info.columns.length.toLocaleString('en')} columns`;
-    const [details, found] = [await this.words.of(notes), await this.engine.api.findMends(id)];
-    const wrong = found.ok ? found.value.length : 0;
+    const isLarge = info.rowCount * info.columns.length > MOST_LOOKED;
+    const [details, found] = [await this.words.of(notes), isLarge ? null : await this.engine.api.findMends(id)];
+    const wrong = found?.ok ? found.value.length : 0;
     const opened = `Opened ${looked.seen.isStacked ? name : (files[0] ?? name)}: ${rows}.`;
     const looks = wrong ? ` ${wrong === 1 ? 'One thing looks' : `${wrong} things look`} wrong in it.` : '';
     this.notices.done(`${opened}${looks}${notes.length ? ' Some things were mended:' : ''}`, {

@@ -30,6 +30,8 @@ function rowCodes(columns: readonly Column[], rowCount: number): Int32Array {
       if (found === known.size) known.set(both, found);
       return found;
     });
+    // All different already: no further column makes two of them equal.
+    if (known.size === rowCount) break;
   }
   return codes;
 }

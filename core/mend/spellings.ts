@@ -81,8 +81,8 @@ function slipsOf(spelled: readonly Spelled[]): Map<Spelled, Spelled[]> {
 }
 
 function foundIn(column: TextColumn): Found<Spellings>[] {
+  if (column.dictionary.length > MOST_TEXTS) return [];
   const spelled = spelledIn(column);
-  if (spelled.length > MOST_TEXTS) return [];
   const slips = slipsOf(spelled);
   const slipped = new Set([...slips.values()].flat());
   return spelled.flatMap((one): Found<Spellings>[] => {

@@ -24,26 +24,52 @@ const readFor: Readonly<Record<NumberType, (text: string) => number>> = {
   timestamp: parseIsoTimestamp,
 };
 
-/**
- * What lies further above the other values than these lie from each other, and is alone there: up to three values. Distance of the nearest of them from
- * the others' largest > largest − smallest of the others.
- */
-function loneAbove(sorted: Float64Array): { readonly lone: number; readonly rest: Float64Array } | null {
-  for (let lone = 1; lone <= MOST_LONE && sorted.length - lone >= LEAST_OTHERS; lone++) {
-    const rest = sorted.subarray(0, sorted.length - lone);
-    const [low, high, next] = [rest[0] as number, rest.at(-1) as number, sorted[rest.length] as number];
-    if (high > low && next - high > high - low) return { lone, rest };
+/** The smallest and the largest values of a column, each list from the outside in, and how many there are. */
+interface Ends {
+  readonly count: number;
+  readonly low: readonly number[];
+  readonly high: readonly number[];
+}
+
+/** One more than may be lone: the first that is not. */
+const KEPT = MOST_LONE + 1;
+
+/** Cost: one pass. */
+function endsOf(data: Float64Array): Ends {
+  const [low, high]: [number[], number[]] = [[], []];
+  let count = 0;
+  for (const value of data) {
+    if (value !== value) continue;
+    count++;
+    if (low.length < KEPT || value < (low.at(-1) as number)) put(low, value, (a, b) => a - b);
+    if (high.length < KEPT || value > (high.at(-1) as number)) put(high, value, (a, b) => b - a);
   }
-  return null;
+  return { count, low, high };
+}
+
+function put(list: number[], value: number, order: (a: number, b: number) => number): void {
+  list.push(value);
+  list.sort(order);
+  if (list.length > KEPT) list.pop();
+}
+
+/**
+ * How many values lie further from the others than these lie from each other, and are alone there: up to three. Distance of the nearest of them from the
+ * others' end > range of the others. 0 where there are none.
+ */
+function loneAt(ends: readonly number[], other: number, count: number): number {
+  for (let lone = 1; lone <= MOST_LONE && count - lone >= LEAST_OTHERS; lone++) {
+    const [last, next] = [ends[lone] as number, ends[lone - 1] as number];
+    const range = Math.abs(last - other);
+    if (range > 0 && Math.abs(next - last) > range) return lone;
+  }
+  return 0;
 }
 
 function foundIn(column: NumericValues & { readonly name: string }): Found<Stray>[] {
-  const sorted = column.data.filter(value => !Number.isNaN(value)).sort();
+  const { count, low: lows, high: highs } = endsOf(column.data);
+  const [low, high] = [lows[0] as number, highs[0] as number];
   const words = wordsFor[column.type];
-  const above = loneAbove(sorted);
-  // Below is above, seen in a mirror.
-  const below = loneAbove(sorted.map(value => -value).reverse());
-  const [low, high] = [sorted[0] as number, sorted.at(-1) as number];
   const found = (limits: Pick<Stray, 'low' | 'high'>, lone: number, others: string): Found<Stray> => {
     const test = (row: number): boolean => isOutside(column.data[row] as number, limits);
     const rows = firstRows(column.data.length, test);
@@ -51,14 +77,16 @@ function foundIn(column: NumericValues & { readonly name: string }): Found<Stray
     const said = `${values.join(', ')} of ${column.name} ${lone === 1 ? 'lies' : 'lie'} far outside the others, ${others}.`;
     return { mend: { kind: 'stray-values', column: column.name, ...limits, off: false }, said, count: lone, rows };
   };
+  const above = loneAt(highs, low, count);
   if (above) {
-    const top = above.rest.at(-1) as number;
-    return [found({ low: null, high: top + (top - low) }, above.lone, `${words(low)} to ${words(top)}`)];
+    const top = highs[above] as number;
+    return [found({ low: null, high: top + (top - low) }, above, `${words(low)} to ${words(top)}`)];
   }
+  const below = loneAt(lows, high, count);
   // Zeros that stand apart are a finding of their own.
-  if (!below || (column.type === 'number' && low === 0)) return [];
-  const bottom = -(below.rest.at(-1) as number);
-  return [found({ low: bottom - (high - bottom), high: null }, below.lone, `${words(bottom)} to ${words(high)}`)];
+  if (below === 0 || (column.type === 'number' && low === 0)) return [];
+  const bottom = lows[below] as number;
+  return [found({ low: bottom - (high - bottom), high: null }, below, `${words(bottom)} to ${words(high)}`)];
 }
 
 const isOutside = (value: number, { low, high }: Pick<Stray, 'low' | 'high'>): boolean =>
