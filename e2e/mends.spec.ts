@@ -78,6 +78,7 @@ test('what looks wrong is said with its rows, mended as a sentence, switched, ch
   await page.keyboard.press('Escape');
   await expect(view(page)).toHaveCount(0);
   await expect(brief(page)).toContainText('Take june, 16 rows');
+  await expect(canvas(page)).toHaveAttribute('aria-label', /Highest: Edelmoor, 1,422/);
   await saved(page);
   await page.reload();
   await expect(brief(page)).toContainText('Take june, 16 rows');
@@ -203,6 +204,11 @@ test('next month’s file: what changes is said and mended before it is taken, f
   await news.getByRole('button', { name: 'Done' }).click();
   await page.keyboard.press('Escape');
   await expect(brief(page)).toContainText('Take june, 18 rows');
+  await expect(canvas(page)).toHaveAttribute('aria-label', /Highest: Bergli, 2,700/);
+  await page.keyboard.press('Control+z');
+  await expect(canvas(page)).toHaveAttribute('aria-label', /Highest: Edelmoor, 1,422/);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(canvas(page)).toHaveAttribute('aria-label', /Highest: Bergli, 2,700/);
   await saved(page);
   await page.reload();
   await expect(brief(page)).toContainText('Take june, 18 rows');

@@ -31,7 +31,7 @@ export const EMPTY_SHOWN: Shown = {
       crosstab: plainCrosstab,
       view: 'cued',
     },
-    table: { id: '', edits: [], derived: [], others: null },
+    table: { id: '', edits: [], derived: [], source: null, mends: [], others: null },
     writing: { units: {}, formats: [] },
     livery: { ground: '', ink: '', soft: '', hair: '', base: '', series: [], quiet: '', colours: {}, font: '' },
   },

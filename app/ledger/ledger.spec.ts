@@ -20,7 +20,7 @@ function shown(change: (figure: Figure) => Partial<Figure> = () => ({}), edits: 
   const writing = { units: {}, formats: [] };
   const read = pictureOf({ figure, table: applyEdits(table, edits), writing, livery });
   return {
-    ask: { figure, table: { id: 'd', edits, derived: [], others: null }, writing, livery },
+    ask: { figure, table: { id: 'd', edits, derived: [], source: null, mends: [], others: null }, writing, livery },
     picture: read.ok ? read.value : null,
     problems: [],
     number: 1,

@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, effect, ElementRef, inject, input, signal, viewChild } from '@angular/core';
-import type { Figure } from 'core/document';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Figure, Project } from 'core/document';
 import { drawStill, type Still } from 'plot';
+import { distinctUntilChanged, map } from 'rxjs';
 import { PreviewStore } from '../services/preview-store';
+import { ProjectStore } from '../services/project-store';
 
 // A figure drawn at this size and shown smaller keeps its proportions and its look.
 const [WIDTH, HEIGHT] = [640, 360];
@@ -18,6 +21,13 @@ export class FigureThumb {
   /** Drawn pixels for a pixel of the whole figure: few where the picture is shown very small. */
   readonly sharpness = input(1.5);
   private readonly previews = inject(PreviewStore);
+  /** The project's tables, anew where one has other rows or other mends: what was drawn from them is old then. */
+  private readonly tables = toSignal(
+    inject(ProjectStore).project$.pipe(
+      map(({ tables }) => tables),
+      distinctUntilChanged(sameRows),
+    ),
+  );
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly seen = signal(false);
@@ -36,6 +46,7 @@ export class FigureThumb {
       this.drawing?.destroy();
     });
     effect(() => {
+      this.tables();
       if (this.seen()) void this.draw(this.figure());
     });
   }
@@ -50,3 +61,6 @@ export class FigureThumb {
     canvas.style.width = canvas.style.height = '100%';
   }
 }
+
+const sameRows = (a: Project['tables'], b: Project['tables']): boolean =>
+  a.length === b.length && a.every(({ mends, source }, at) => mends === b[at]?.mends && source === b[at].source);

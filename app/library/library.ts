@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import type { StoredProject } from 'engine';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
-import { FILE_ENDINGS, SAMPLE_ID } from '../services/incoming';
+import { FILE_ENDINGS } from '../services/file-endings';
+import { SAMPLE_ID } from '../services/incoming';
 import { Opener } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
 import { removedProjects, setRemoved, type RemovedProject } from '../services/removed-projects';

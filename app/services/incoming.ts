@@ -6,9 +6,6 @@ import type { LookedSource } from './looked-source';
 /** The project that shows Cowbell; a table of one's own starts another. */
 export const SAMPLE_ID = 'highmeadow';
 
-/** What a file's name may end in; what it holds is told by its bytes. */
-export const FILE_ENDINGS = '.csv,.tsv,.txt,.json,.jsonl,.ndjson,.xlsx,.ods,.xls,.parquet,.arrow,.feather,.gz,text/csv,text/plain';
-
 /** A running import, as the screen shows it. */
 export interface Running {
   readonly name: string;

@@ -1,6 +1,6 @@
 import { ApplicationRef, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import type { Derived, Figure, Project } from 'core/document';
+import type { Derived, Figure, Mend, Project } from 'core/document';
 import type { Livery, Picture } from 'core/plan';
 import type { Writing } from 'core/words';
 import type { Problem } from 'core/result';
@@ -19,6 +19,9 @@ export interface PictureNeed {
     readonly id: string;
     readonly edits: readonly CellEdit[];
     readonly derived: readonly Derived[];
+    /** Other rows, or other mends of them, are another table. */
+    readonly source: Project['tables'][number]['source'];
+    readonly mends: readonly Mend[];
     /** Where it is made of others, all tables: a change in one may be one of this. */
     readonly others: Project['tables'] | null;
   };
@@ -130,6 +133,8 @@ function askOf(project: Project, found: Figure): NonNullable<Need> {
       id: found.data.table,
       edits: table?.edits ?? NO_EDITS,
       derived: table?.derived ?? NO_COLUMNS,
+      source: table?.source ?? null,
+      mends: table?.mends ?? NO_MENDS,
       others: table?.made ? project.tables : null,
     },
     writing: {
@@ -143,6 +148,7 @@ function askOf(project: Project, found: Figure): NonNullable<Need> {
 }
 
 const NO_EDITS: PictureNeed['table']['edits'] = [];
+const NO_MENDS: PictureNeed['table']['mends'] = [];
 const NO_COLUMNS: PictureNeed['table']['derived'] = [];
 const NO_UNITS: PictureNeed['writing']['units'] = {};
 
@@ -153,6 +159,8 @@ function sameNeed(a: Need, b: Need): boolean {
     a.figure === b.figure &&
     a.table.edits === b.table.edits &&
     a.table.derived === b.table.derived &&
+    a.table.source === b.table.source &&
+    a.table.mends === b.table.mends &&
     a.table.others === b.table.others &&
     a.writing.units === b.writing.units &&
     a.writing.formats === b.writing.formats &&

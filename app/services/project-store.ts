@@ -13,7 +13,7 @@ import {
   type Proposal,
 } from 'core/document/edits';
 import type { TableFacts } from 'core/brief';
-import type { Derived, Figure, Project, TableDoc } from 'core/document';
+import type { Figure, Project, TableDoc } from 'core/document';
 import { BehaviorSubject, distinctUntilChanged, filter, from, map, of, Subject, switchMap, type Observable } from 'rxjs';
 import type { OpenedProject, SourceInfo, Sources } from 'engine';
 
@@ -148,23 +148,16 @@ function withFigureThere(state: OpenState, before: OpenState): OpenState {
 
 /** What the brief may know of the tables. Derived columns have the types of their formulas: what reads those is loaded where there are any. */
 function tableWords(state: OpenState): Observable<readonly TableFacts[]> {
-  if (state.history.project.tables.every(({ derived }) => derived.length === 0)) return of(tablesOf(state, columns => columns));
-  return from(import('./derived-words')).pipe(map(({ withDerived }) => tablesOf(state, withDerived)));
+  const isPlain = state.history.project.tables.every(({ derived, order, hidden }) => derived.length + order.length + hidden.length === 0);
+  if (isPlain) return of(tablesOf(state, columns => columns));
+  return from(import('./derived-words')).pipe(map(({ columnsOf }) => tablesOf(state, columnsOf)));
 }
 
-type Widen = (columns: SourceInfo['columns'], derived: readonly Derived[]) => TableFacts['columns'];
+type Widen = (columns: SourceInfo['columns'], table: TableDoc) => TableFacts['columns'];
 
 const tablesOf = ({ history, sources }: OpenState, widen: Widen): TableFacts[] =>
-  history.project.tables.flatMap(({ id, name, units, derived, order, hidden }) => {
+  history.project.tables.flatMap(table => {
+    const { id, name, units } = table;
     const source = sources[id];
-    return source ? [{ id, name, units, rowCount: source.rowCount, columns: arranged(widen(source.columns, derived), order, hidden) }] : [];
+    return source ? [{ id, name, units, rowCount: source.rowCount, columns: widen(source.columns, table) }] : [];
   });
-
-/** Columns as the table has them arranged: those named first, and which are hidden. */
-function arranged(columns: TableFacts['columns'], order: readonly string[], hidden: readonly string[]): TableFacts['columns'] {
-  if (order.length + hidden.length === 0) return columns;
-  const placeOf = (name: string): number => (order.includes(name) ? order.indexOf(name) : order.length);
-  return columns
-    .map(column => (hidden.includes(column.name) ? { ...column, hidden: true } : column))
-    .sort((a, b) => placeOf(a.name) - placeOf(b.name));
-}

@@ -51,7 +51,9 @@ interface ChangedLine {
             @for (line of figure.lines; track $index) {
               <li class="flex items-baseline gap-2 py-0.5" [class.text-soft]="line.isQuiet">
                 @if (line.cue !== null) {
-                  <span class="w-5 shrink-0 text-right text-small tabular-nums text-soft" [attr.aria-label]="'Cue ' + line.cue">{{ line.cue }}</span>
+                  <span class="w-5 shrink-0 text-right text-small tabular-nums text-soft" [attr.aria-label]="'Cue ' + line.cue">{{
+                    line.cue
+                  }}</span>
                 }
                 <span>{{ line.words }}</span>
               </li>
