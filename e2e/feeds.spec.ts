@@ -96,17 +96,18 @@ test('a feed with other columns waits to be looked at: the last good rows stay, 
 test('a table that is tied by interval is refreshed by itself', async ({ page }) => {
   await takeFeed(page, '/feeds/deliveries.json?until=2031-06-02');
   await page.clock.install();
-  await tie(page, '/feeds/deliveries.json?until=2031-06-02&fault=columns&fails=0&id=interval', 'every minute');
-  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are 0 seconds old\.$/);
   const asked: string[] = [];
   page.on('request', request => request.url().includes('/fetch?') && asked.push(request.url()));
-  await page.clock.runFor(45_000);
-  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are 4\d seconds old\.$/);
-  expect(asked).toEqual([]);
-  await page.clock.runFor(20_000);
+  await tie(page, '/feeds/deliveries.json?until=2031-06-02&size=50', 'every minute');
+  // Refreshed as it is tied; how long that takes is the machine's matter, so what is said of the age is only bounded.
   await expect.poll(() => asked.length).toBe(1);
-  await page.clock.resume();
-  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [0-9] seconds? old\.$/);
+  await expect(feed(page).getByRole('button', { name: 'Refresh now' })).toBeEnabled();
+  await page.clock.runFor(30_000);
+  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [3-5]\d seconds old\.$/);
+  expect(asked.length).toBe(1);
+  await page.clock.runFor(32_000);
+  await expect.poll(() => asked.length).toBe(2);
+  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [0-2]?\d seconds? old\.$/);
 });
 
 test('an address elsewhere is refused at its field; a tie by interval outlives a reload, and ends by one word', async ({ page }) => {

@@ -129,10 +129,13 @@ export class Stage {
     });
     inject(DestroyRef).onDestroy(() => observer.disconnect());
     void import('core/words').then(module => this.words.set(module.hoverText));
-    // A row of one picture means nothing in the next.
+    // A row of other rows means nothing: where only cues or words changed, whoever walks the marks stays where they are.
+    let rows: unknown;
     effect(() => {
       this.drawn();
-      untracked(() => this.row.set(null));
+      const frame = this.shown()?.picture?.frame;
+      if (frame !== rows) untracked(() => this.row.set(null));
+      rows = frame;
     });
   }
 
