@@ -1,11 +1,11 @@
 import { DuckDBInstance } from '@duckdb/node-api';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { csvText } from '../csv-text';
 import { readCsv } from 'core/io';
 import { compare, type BenchRow } from '../measure';
+import { peakOf } from '../peaks';
 import { typedByHand } from './b1';
 
 /** 100 MB CSV → typed columns, dates and missing recognised. */
@@ -37,7 +37,7 @@ export const b2: BenchRow = {
         timings,
         notes: [
           `progress ${perSecond.toFixed(0)} times a second`,
-          `peak memory ${peakOf(file).toFixed(1)} × the file, the file itself included`,
+          `peak memory ${timesTheFile(file).toFixed(1)} × the file, the file itself included`,
         ],
       },
     ];
@@ -45,8 +45,4 @@ export const b2: BenchRow = {
 };
 
 /** Peak memory of a process that only reads the file, less what an idle one takes, as a multiple of the file. */
-function peakOf(file: string): number {
-  const run = (read: boolean): number =>
-    Number(execFileSync(process.execPath, ['--import', 'tsx', 'bench/peak.ts', file, String(read)], { encoding: 'utf8' }).trim());
-  return (run(true) - run(false)) / readFileSync(file).length;
-}
+const timesTheFile = (file: string): number => (peakOf('csv', file) - peakOf('none')) / statSync(file).size;
