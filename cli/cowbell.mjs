@@ -10,7 +10,7 @@ const bundle = join(root, 'dist', 'cli', 'main.mjs');
 
 /** Whether no source of the command was changed after a moment. */
 function isFresh(made) {
-  return ['cli', 'core', 'engine'].every(folder =>
+  return ['cli', 'core', 'engine', 'plot', 'handover', 'headless'].every(folder =>
     readdirSync(join(root, folder), { recursive: true, withFileTypes: true }).every(
       entry =>
         !entry.isFile() || entry.name.endsWith('.spec.ts') || statSync(join(entry.parentPath ?? entry.path, entry.name)).mtimeMs <= made,

@@ -25,7 +25,7 @@ export function writingOf(values: Writing): (table: Table, speech: Speech) => Pr
 }
 
 /** Writes a file. Throws `BadInput` where it cannot be written. */
-export async function save(path: string, text: string): Promise<void> {
+export async function save(path: string, text: string | Uint8Array): Promise<void> {
   try {
     await writeFile(path, text);
   } catch (error) {

@@ -6,7 +6,7 @@ import { plainLabels, plainTable, PROJECT_VERSION, type Project } from 'core/doc
 import { writeProjectFile } from 'core/io';
 import { tableOf } from 'core/table';
 import { main } from './main';
-import { shippedWidths } from './shipped-fonts';
+import { shippedWidths } from 'headless';
 
 interface Box {
   readonly left: number;

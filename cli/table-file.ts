@@ -44,6 +44,9 @@ export async function readProject(path: string, warn: (line: string) => void): P
 const contentsOf = async (path: string, intake?: Intake): Promise<Contents> =>
   valueOf(await readAny(await bytesOf(path), path === '-' ? 'standard input' : basename(path), { intake }));
 
+/** A text file. Throws `BadInput` where it cannot be read. */
+export const textOf = async (path: string): Promise<string> => new TextDecoder().decode(await bytesOf(path));
+
 async function bytesOf(path: string): Promise<Uint8Array> {
   if (path !== '-') {
     try {

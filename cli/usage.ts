@@ -3,13 +3,14 @@ import { checkFormula } from './commands/check-formula';
 import { derive } from './commands/derive';
 import { describe } from './commands/describe';
 import { ledger } from './commands/ledger';
+import { render } from './commands/render';
 import { scene } from './commands/scene';
 
 /** Every command, in the order of the help. */
-export const commands: readonly Command[] = [derive, describe, ledger, scene, checkFormula];
+export const commands: readonly Command[] = [render, ledger, scene, derive, describe, checkFormula];
 
 /** What the command prints when it is asked for help. */
-export const HELP = `cowbell: helper columns and laid-out figures, without a screen.
+export const HELP = `cowbell: figures, their numbers and their words, without a screen.
 
 ${commands.map(({ help }) => help).join('\n\n')}
 

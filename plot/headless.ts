@@ -18,8 +18,12 @@ export function layOut(plan: ChartPlan, size: FigureSize, measure: TextWidth): S
   }
 }
 
-/** A table laid out without a screen: as high as it is asked to be, rows that have no room left out and reported. */
-export async function layOutTable(plan: TablePlan, size: FigureSize, measure: TextWidth): Promise<Scene> {
+/** A table laid out without a screen: as high as it is asked to be (null: as its rows need), rows that have no room left out and reported. */
+export async function layOutTable(
+  plan: TablePlan,
+  size: { readonly width: number; readonly height: number | null },
+  measure: TextWidth,
+): Promise<Scene> {
   // What draws tables comes when the first one is drawn: most figures are charts.
   const { tableScene } = await import('./table/table-scene');
   return tableScene(plan, size, measure);

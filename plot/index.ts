@@ -8,6 +8,15 @@ export { TextWidths } from './canvas/text-widths';
 export { drawTiny } from './tiny';
 
 export { layOut, layOutTable } from './headless';
+
+// Painting a laid-out figure elsewhere than on the stage.
+export { letterMiddle } from './scene/letter-middle';
+export { fontIn } from './canvas/blind-canvas';
+export type { Brushes } from './canvas/brushes';
+export { drawPath } from './canvas/draw-path';
+export { paintStill } from './canvas/paint-still';
+export { toSvg, type EmbeddedFont, type HoverMark, type SvgWishes } from './svg/to-svg';
+export type { CueNumbers } from './svg/group-names';
 export type { FigureSize } from './figure-size';
 
 // What is drawn and pointed at.

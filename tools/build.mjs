@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { installPackages, makeGrammar, root, run } from './install.mjs';
 import { checkSize } from './check-size.mjs';
 
-const FOLDERS = ['app', 'core', 'engine', 'plot', 'demo/data'];
+const FOLDERS = ['app', 'core', 'engine', 'plot', 'handover', 'demo/data'];
 const FILES = ['angular.json', 'package-lock.json', 'tsconfig.json', 'tsconfig.app.json', 'tsconfig.worker.json'];
 const stamp = join(root, 'dist', 'sources');
 

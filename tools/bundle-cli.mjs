@@ -12,7 +12,7 @@ export const bundleCli = () =>
     format: 'esm',
     target: 'node20',
     // Read when a figure is laid out, and by no other command.
-    external: ['fontkit', 'wawoff2'],
+    external: ['fontkit', 'wawoff2', '@napi-rs/canvas', 'exceljs'],
     tsconfig: join(root, 'tsconfig.json'),
     // Packages that ask for Node's own modules in the old way.
     banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },

@@ -3,8 +3,8 @@ import Jasmine from 'jasmine';
 import { fileURLToPath } from 'node:url';
 
 const groups: Readonly<Record<string, readonly string[]>> = {
-  core: ['core', 'engine', 'demo', 'plot/scene'],
-  node: ['server', 'cli', 'conformance', 'tools'],
+  core: ['core', 'engine', 'demo', 'plot/scene', 'plot/svg', 'handover'],
+  node: ['server', 'cli', 'headless', 'conformance', 'tools'],
 };
 
 const [group = 'node', ...args] = process.argv.slice(2);

@@ -1,12 +1,11 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { levelsOf, totalsIn } from 'core/crosstab';
 import type { CueFacts } from 'core/cue';
-import { briefOf, candidatesOf, chooseWord, rangeOf, subjectOf } from 'core/brief';
+import { briefOf, chooseWord, cueFactsIn, subjectOf } from 'core/brief';
 import type { Figure } from 'core/document';
-import { isAdditive, keyOf } from 'core/frame';
+import { keyOf } from 'core/frame';
 import { messageFor } from 'core/result/words';
-import { columnOf, rowsWithValue, type ColumnType } from 'core/table';
+import { columnOf } from 'core/table';
 import { shapeOf } from 'core/shape';
 import { layersOf } from '../services/layers-of';
 import { Notices } from '../services/notices';
@@ -50,40 +49,15 @@ export class BriefWords {
     return subject && briefOf(subject);
   });
   /** What cues may speak of. */
-  readonly facts = computed((): CueFacts => {
-    const figure = this.figure();
-    const data = figure?.data;
-    const frame = this.shown()?.picture?.frame;
-    const rows = figure?.shape.mark === 'crosstab' && data ? levelsOf(data).map(({ column }) => column) : [];
-    const scopes = [frame?.series, frame?.panel, ...rows, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
-      name => typeof name === 'string',
-    );
-    const names = [...(data?.measures ?? []), ...(data?.helpers ?? [])].map(column => column.name);
-    const typeOf = (name: string) =>
-      (frame && columnOf(frame.table, name)?.type) ?? this.table()?.columns.find(column => column.name === name)?.type;
-    const subject = this.subject();
-    const candidates = subject ? candidatesOf(subject) : [];
-    return {
-      candidates,
-      rangeOf: name => (subject ? rangeOf(subject, candidates, name) : undefined),
-      category: data?.category ?? '',
-      series: data?.series ?? null,
-      panel: data?.panel ?? null,
-      typeOf,
-      measures: names,
-      ratios: (data?.measures ?? []).filter(({ formula }) => !isAdditive(formula)).map(({ name }) => name),
-      scopes: [...new Set(scopes)],
-      rows,
-      totals: figure?.shape.mark === 'crosstab' ? totalsIn(figure) : [],
-      along: alongOf(data, typeOf(data?.category ?? '')),
-      counts: name => {
-        const column = frame && columnOf(frame.table, name);
-        return column && { there: rowsWithValue(column).length, all: column.data.length };
-      },
+  readonly facts = computed((): CueFacts =>
+    cueFactsIn({
+      figure: this.figure(),
+      frame: this.shown()?.picture?.frame,
+      subject: this.subject(),
       pictures: this.project()?.pictures.map(picture => picture.name) ?? [],
       looks: this.project()?.looks.map(look => look.name) ?? [],
-    };
-  });
+    }),
+  );
 
   constructor() {
     effect(() => namedTints.set(Object.fromEntries((this.project()?.looks ?? []).map(({ name, colour }) => [name, colour]))));
@@ -129,12 +103,3 @@ const BY_HAND: Readonly<
     change: ({ shape }, keys) => ({ shape: { ...shape, panelOrder: { by: 'hand', descending: false, keys } } }),
   },
 };
-
-/** What cues go along unless told otherwise: forward in time, else the order that the figure shows. */
-function alongOf(data: Figure['data'] | undefined, type: ColumnType | undefined): CueFacts['along'] {
-  const category = data?.category ?? '';
-  const order = data?.order;
-  if (type === 'date' || type === 'timestamp' || !order) return { column: category, descending: false };
-  if (order.by === 'measure') return { column: order.measure, descending: order.descending };
-  return { column: category, descending: order.by === 'category' && order.descending };
-}

@@ -1,13 +1,12 @@
-import { sourceKey, type Figure, type Project } from 'core/document';
+import type { Figure, Project } from 'core/document';
 import { BARE_LIVERY, computedOf, ledgerTable, pictureOf, type Picture } from 'core/plan';
 import { messageFor } from 'core/result/words';
-import { counted } from 'core/sentence';
-import { carriedEdits, type Table } from 'core/table';
 import { Session } from 'engine';
 import { read, warnTo, WRITING, WrongUse, type Command, type Speech } from '../command';
 import { figureIn } from '../figure-in';
 import { writingOf } from '../give-table';
-import { BadInput, readProject, readTable, valueOf } from '../table-file';
+import { sessionWith } from '../session-with';
+import { BadInput, readProject, valueOf } from '../table-file';
 
 const help = `cowbell ledger PROJECT.json [--figure NAME] [--data TABLE=FILE …] [--list]
   [--format csv|json] [--guard-formulas] [--mark] [-o FILE]
@@ -33,11 +32,7 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   const { project, tables } = await readProject(path, warnTo(speech));
   if (values.list) return speech.out(listOf(project, new Session(project, new Map(Object.entries(tables)))));
   const figure = figureIn(project, values.figure);
-  const sources = new Map(Object.entries(tables));
-  const fresh = await freshTables(project, values.data ?? [], warnTo(speech));
-  const carried = withCarriedEdits(project, { old: new Map(sources), fresh }, warnTo(speech));
-  for (const [key, table] of fresh) sources.set(key, table);
-  const session = new Session(carried, sources);
+  const session = await sessionWith({ project, tables }, values.data ?? [], warnTo(speech));
   const { table, withoutValue } = session.tableOf(figure.data.table) ?? {};
   if (!table) throw new BadInput([messageFor({ code: 'figure-no-table', name: figure.data.table })]);
   const computed = valueOf(computedOf(figure, table), `${figure.name}: `);
@@ -65,36 +60,6 @@ const listOf = ({ figures, tables }: Project, session: Session): string =>
   ]
     .map(line => `${line}\n`)
     .join('');
-
-/** Tables read anew, by the ids under which those are kept whose place they take. */
-async function freshTables({ tables }: Project, data: readonly string[], warn: (line: string) => void): Promise<Map<string, Table>> {
-  const fresh = new Map<string, Table>();
-  for (const item of data) {
-    const [, name = '', file = ''] = /^([^=]+)=(.+)$/.exec(item) ?? [];
-    if (!file) throw new WrongUse(`“${item}” is no --data TABLE=FILE.`);
-    const doc = tables.find(table => table.name === name) ?? tables.find(table => table.name.toLowerCase() === name.toLowerCase());
-    if (!doc) throw new BadInput([`No table is called ${name}. Choose one of: ${tables.map(table => table.name).join(', ')}.`]);
-    if (doc.made) throw new BadInput([`${doc.name} is made of other tables. Name one that has a file of its own.`]);
-    fresh.set(sourceKey(doc), await readTable(file, warn, doc.intake ?? undefined));
-  }
-  return fresh;
-}
-
-/** Edits go with their row; those whose row is not found are left out and told. */
-function withCarriedEdits(
-  project: Project,
-  { old, fresh }: { readonly old: ReadonlyMap<string, Table>; readonly fresh: ReadonlyMap<string, Table> },
-  warn: (line: string) => void,
-): Project {
-  const tables = project.tables.map(table => {
-    const [before, after] = [old.get(sourceKey(table)), fresh.get(sourceKey(table))];
-    if (!before || !after) return table;
-    const { edits, lost } = carriedEdits(before, after, table.edits);
-    if (lost) warn(`${table.name}: left out ${counted(lost, 'edit')} of rows that are not there as they were.`);
-    return { ...table, edits: [...edits] };
-  });
-  return { ...project, tables };
-}
 
 function warnOf(withoutValue: Readonly<Record<string, number>>, warn: (line: string) => void): void {
   for (const [name, count] of Object.entries(withoutValue))

@@ -1,7 +1,7 @@
 import type { Figure } from 'core/document';
 import { LIGHT_LIVERY, pictureOf } from 'core/plan';
 import { Session } from 'engine';
-import type { FigureSize } from 'plot';
+import { sizeIn } from '../size-in';
 import { read, warnTo, WrongUse, type Command, type Speech } from '../command';
 import { figureIn } from '../figure-in';
 import { save } from '../give-table';
@@ -16,9 +16,6 @@ ships. Without --figure the first; --plain leaves its cues out.
 
   cowbell scene season.json
   cowbell scene season.json --figure "Milk by hut" --size 1280x720 -o scene.json`;
-
-// A figure of fewer pixels shows nothing, one of more has no screen.
-const [LEAST, MOST] = [100, 8_000];
 
 async function run(args: readonly string[], speech: Speech): Promise<void> {
   const { values, positionals } = read(args, {
@@ -38,7 +35,7 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   // Drawing and fonts are loaded by this command alone.
   const [{ layOut, layOutTable }, { shippedWidths }, { sceneJson }] = await Promise.all([
     import('plot'),
-    import('../shipped-fonts'),
+    import('headless'),
     import('../scene-json'),
   ]);
   const widths = await shippedWidths();
@@ -49,17 +46,6 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   const text = `${JSON.stringify(sceneJson(plan, scene, numbers, widths), null, 1)}\n`;
   if (values.output) await save(values.output, text);
   else speech.out(text);
-}
-
-/** "900x506" as a size. */
-function sizeIn(text: string): FigureSize {
-  const [, width = NaN, height = NaN] = (/^(\d{1,5})x(\d{1,5})$/.exec(text) ?? []).map(Number);
-  const fits = [width, height].every(side => side >= LEAST && side <= MOST);
-  if (!fits)
-    throw new WrongUse(
-      `--size ${text} is no size. Give width x height in pixels from ${LEAST} to ${MOST.toLocaleString('en')}, such as 900x506.`,
-    );
-  return { width, height };
 }
 
 /** Lays a figure out without a screen. */

@@ -4,6 +4,7 @@ export { chooseWord, decidedKeys, settings, settingsBehind, type FoundSetting } 
 export type { Change, Setting, Subject } from './setting';
 export { wordsGoverning } from './governing';
 export { candidatesOf, rangeOf } from './candidates';
+export { cueFactsIn, type CueSubject } from './cue-facts';
 export { withCues } from './measures-for';
 export { cuesAbout, cuesOfMark, filtersAbout, type MarkOffer } from './about-mark';
 export { DRESS_PARTS, dressedLike, type DressPart } from './dress-like';

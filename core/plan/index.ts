@@ -24,4 +24,4 @@ export type {
 } from './plan';
 export type { LegendEntry, NamedPart, PlanWords, Stroke } from './plan-words';
 export type { TableCells, TableColumn, TableHead, TablePlan, TableRow, Trend } from './table-plan';
-export { BARE_LIVERY, LIGHT_LIVERY, type LetterSizes, colourIn, type Livery } from './livery';
+export { BARE_LIVERY, DARK_LIVERY, LIGHT_LIVERY, type LetterSizes, colourIn, type Livery } from './livery';

@@ -59,6 +59,28 @@ export const LIGHT_LIVERY: Livery = {
   font: "'Hanken Grotesk Variable', system-ui, sans-serif",
 };
 
+/** The same by night. */
+export const DARK_LIVERY: Livery = {
+  ground: '#14211d',
+  ink: '#e7f0eb',
+  soft: '#a6b8b0',
+  hair: '#2b3d36',
+  base: '#8ca79b',
+  series: ['#8ca79b', '#80aeeb', '#c9975e', '#b48cbc', '#80d3e2', '#cbca75'],
+  quiet: '#62786f',
+  quietSeries: ['#62786f', '#6b86ad', '#947d65', '#8b7e8f', '#387180', '#717043'],
+  colours: {
+    brass: '#e6aa35',
+    slate: '#add2fe',
+    pasture: '#82cc84',
+    clay: '#e27359',
+    plum: '#d099df',
+    lake: '#4ca6b6',
+    ink: '#e7f0eb',
+  },
+  font: LIGHT_LIVERY.font,
+};
+
 /** Black on white, for who asks for numbers alone. */
 export const BARE_LIVERY: Livery = {
   ground: '#ffffff',

@@ -20,7 +20,7 @@ export function blindCanvas(size: FigureSize, measure: TextWidth): HTMLCanvasEle
 const nothing = (): void => undefined;
 
 /** The font that a canvas was told, such as "650 13px Grotesk". */
-function fontIn(text: string): Font {
+export function fontIn(text: string): Font {
   const [, weight = '400', size = '10'] =
     /^(?:(\d+) )?([\d.]+)px/.exec(text.replace(/^(normal|bold) /, bold => (bold === 'bold ' ? '700 ' : ''))) ?? [];
   return { weight: Number(weight), size: Number(size) };

@@ -63,10 +63,14 @@ export const rooms = {
   'core/check': [...document, 'core/plan', 'core/words'],
   engine: core,
   plot: core,
-  app: [...core, 'engine', 'plot'],
-  'app/services': [...core, 'engine', 'plot'],
+  // What leaves: a figure in every format, on the screen or without one.
+  handover: [...core, 'engine', 'plot'],
+  // Letters and pictures without a screen: only Node has its packages.
+  headless: [...core, 'engine', 'plot', 'handover'],
+  app: [...core, 'engine', 'plot', 'handover'],
+  'app/services': [...core, 'engine', 'plot', 'handover'],
   'app/ui': leaves,
-  server: [...core, 'engine', 'plot'],
-  cli: [...core, 'engine', 'plot'],
+  server: [...core, 'engine', 'plot', 'handover', 'headless'],
+  cli: [...core, 'engine', 'plot', 'handover', 'headless'],
   demo: core,
 };

@@ -1,0 +1,33 @@
+import type { CsvOptions } from 'core/io';
+import type { Handed } from './handed';
+
+/** What was drawn of a figure, where a format needs it: by the page, or without a screen. */
+export interface Drawings {
+  /** The figure as SVG; with words to each mark where asked. */
+  readonly svg: (how: { readonly hover: boolean }) => Promise<string>;
+  /** The figure as PNG, so many pixels to each of its own. */
+  readonly png: (scale: number) => Promise<Uint8Array>;
+  /** CSS pixels of the figure. */
+  readonly size: { readonly width: number; readonly height: number };
+}
+
+/** What was chosen of how a format is written. */
+export interface HandoverWishes {
+  readonly csv?: CsvOptions;
+  readonly scale?: number;
+  readonly dialect?: string;
+}
+
+/** One format that a figure is handed over in. Adding one is adding its file and its line in the registry. */
+export interface HandoverFormat {
+  /** By which it is asked for, such as `xlsx`. */
+  readonly name: string;
+  /** Of its files. */
+  readonly ending: string;
+  readonly mime: string;
+  /** What it is, for lists and help. */
+  readonly about: string;
+  /** Whether it shows the figure, and so needs it drawn. */
+  readonly isDrawn: boolean;
+  make(handed: Handed, drawings: Drawings, wishes: HandoverWishes): Promise<string | Uint8Array>;
+}

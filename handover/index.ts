@@ -1,0 +1,9 @@
+// A figure with all that is computed of it, and the formats that it leaves in.
+export { foundIn, handedOf, risksIn, titlesIn, type Handed } from './handed';
+export type { Drawings, HandoverFormat, HandoverWishes } from './format';
+export { formatNamed, handoverFormats } from './formats';
+export { figureText, figureTextLines, type CueText, type FigureText } from './figure-text';
+export { tableJson } from './table-json';
+export { hoverMarks } from './hover-marks';
+export { fileName } from './file-names';
+export { sizeOfFigure } from './sizes';

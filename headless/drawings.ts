@@ -1,0 +1,35 @@
+import { layOut, layOutTable, toSvg, type FigureSize, type Scene } from 'plot';
+import { hoverMarks, type Drawings, type Handed } from 'handover';
+import { scenePng } from './picture';
+import { embeddedFonts, ShippedFonts } from './shipped-fonts';
+
+/** How figures are drawn without a screen. */
+export interface DrawingWishes {
+  readonly transparent: boolean;
+  /** The shipped fonts go into each SVG; else they are named. */
+  readonly embedFonts: boolean;
+}
+
+/** A figure laid out once, and drawn in whatever a format needs. Texts are measured and drawn in the shipped fonts. */
+export async function drawingsOf(handed: Handed, size: FigureSize, { transparent, embedFonts }: DrawingWishes): Promise<Drawings> {
+  const { plan, numbers } = handed;
+  const fonts = await ShippedFonts.load(plan.livery.font);
+  const scene = await sceneOfPlan(handed, size, fonts);
+  return {
+    size: { width: scene.width, height: scene.height },
+    svg: async ({ hover }) =>
+      toSvg(scene, plan, numbers, {
+        transparent,
+        fonts: embedFonts ? await embeddedFonts(plan.livery.font, textsOf(scene)) : [],
+        ...(hover ? { hover: hoverMarks(handed, scene) } : {}),
+      }),
+    png: scale => scenePng(scene, fonts, { scale, transparent }),
+  };
+}
+
+/** The laid-out figure: a chart at its size, a table as large as its rows and columns need. */
+const sceneOfPlan = ({ plan }: Handed, size: FigureSize, fonts: ShippedFonts): Promise<Scene> =>
+  plan.kind === 'table' ? layOutTable(plan, { width: 0, height: null }, fonts.width) : Promise.resolve(layOut(plan, size, fonts.width));
+
+const textsOf = ({ groups }: Scene): string[] =>
+  groups.flatMap(({ items }) => items.flatMap(item => (item.kind === 'text' ? [item.text] : [])));
