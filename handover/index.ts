@@ -7,3 +7,5 @@ export { tableJson } from './table-json';
 export { hoverMarks } from './hover-marks';
 export { fileName } from './file-names';
 export { sizeOfFigure } from './sizes';
+export { dialects, isDialect, type DialectName } from './sql/dialects';
+export { figureStatement } from './sql/figure-statement';

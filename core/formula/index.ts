@@ -14,7 +14,7 @@ export { sortRows, type SortKey } from './sort-rows';
 // SQL text and the function reference.
 export { literalText, nameText } from './key';
 export { functionReference, type FunctionEntry } from './reference';
-export { sqlOf, sqlTextOf, SqlTooLong } from './sql-text';
+export { PLAIN_DIALECT, sqlIn, sqlOf, sqlTextOf, SqlTooLong, type SqlDialect } from './sql-text';
 export { statementOf, type NamedFormula } from './statement';
 export { addWindows, placeWithoutWindows } from './add-windows';
 export { namesOfText, renameNames } from './rename-names';

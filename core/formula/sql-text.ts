@@ -12,10 +12,36 @@ export const MAX_SQL_CHARACTERS = 200_000;
  * longer than `MAX_SQL_CHARACTERS`; see `sqlTextOf`.
  */
 export function sqlOf(f: Typed): string {
+  const known = knownIn(spoken);
   let text = known.get(f);
   if (text === undefined) known.set(f, (text = written(f)));
   if (text.length > MAX_SQL_CHARACTERS) throw new SqlTooLong(`the SQL of this formula has more than ${MAX_SQL_CHARACTERS} characters`);
   return text;
+}
+
+/** What engines say differently. */
+export interface SqlDialect {
+  readonly name: string;
+  /** A text as a value of another type, null where it does not read as one. `whole`: a number without decimals. */
+  readonly readText: (text: string, type: 'number' | 'boolean' | 'date' | 'timestamp', whole: boolean) => string;
+}
+
+/** The SQL that an engine with a cast that tries reads as it stands. */
+export const PLAIN_DIALECT: SqlDialect = {
+  name: 'plain',
+  readText: (text, type, whole) =>
+    whole ? `cast(try_cast(${text} as double precision) as bigint)` : `try_cast(${text} as ${TYPE_NAMES[type]})`,
+};
+
+/** The same as `sqlOf`, as another engine wants it. Throws as that does. */
+export function sqlIn(dialect: SqlDialect, f: Typed): string {
+  const before = spoken;
+  spoken = dialect;
+  try {
+    return sqlOf(f);
+  } finally {
+    spoken = before;
+  }
 }
 
 /** The SQL text of a formula that an analyst wrote, or that it would be too long. */
@@ -31,8 +57,14 @@ export function sqlTextOf(f: Typed): Result<string> {
 /** Thrown where a statement would be too long to be of use. */
 export class SqlTooLong extends RangeError {}
 
-// Parts that stand in a formula twice are written once.
-const known = new WeakMap<Typed, string>();
+// Parts that stand in a formula twice are written once, in each dialect.
+const knownBy = new Map<SqlDialect, WeakMap<Typed, string>>();
+
+function knownIn(dialect: SqlDialect): WeakMap<Typed, string> {
+  let known = knownBy.get(dialect);
+  if (!known) knownBy.set(dialect, (known = new WeakMap()));
+  return known;
+}
 
 function written(f: Typed): string {
   switch (f.op) {
@@ -84,6 +116,9 @@ function written(f: Typed): string {
   }
 }
 
+// The dialect that is written in: formulas are written in one go, so that nothing else can come between.
+let spoken: SqlDialect = PLAIN_DIALECT;
+
 const write = (part: { readonly key: string }): string => sqlOf(part as Typed);
 const infix = (left: Typed, sign: string, right: Typed): string => `(${sqlOf(left)} ${sign} ${sqlOf(right)})`;
 
@@ -122,7 +157,7 @@ function castSql(f: Extract<Typed, { op: 'cast' }>): string {
 function plainCastSql({ arg, to }: Extract<Typed, { op: 'cast' }>): string {
   const type = to.whole ? 'bigint' : TYPE_NAMES[to.type];
   if (arg.type !== 'text' || to.type === 'text') return `cast(${sqlOf(arg)} as ${type})`;
-  return to.whole ? `cast(try_cast(${sqlOf(arg)} as double precision) as bigint)` : `try_cast(${sqlOf(arg)} as ${type})`;
+  return spoken.readText(sqlOf(arg), to.type, to.whole);
 }
 
 function scalarSql({ name, args, type }: Extract<Typed, { op: 'scalar' }>): string {

@@ -27,7 +27,7 @@ export function binsOf(width: number): Bins {
 }
 
 /** A number as a whole number over a power of ten, read from its shortest decimal form. */
-function asFraction(value: number): { whole: number; per: number } {
+export function asFraction(value: number): { whole: number; per: number } {
   const [digits = '', exponent = '0'] = String(value).split('e');
   const [before = '', after = ''] = digits.split('.');
   const power = after.length - Number(exponent);

@@ -124,7 +124,8 @@ function assemble({ data, rows, keyColumns, groups, keys, measured, kept, asked 
   );
   const grouped = makeTable(rows.name, [...keys, ...carried, ...filled.map(item => item.column)]);
   const empty = data.step === null ? {} : emptyValues(rows, data.measures, data.empty);
-  const stepped = data.empty === 'left-out' ? grouped : filledSteps(grouped, keys.length, data.step, keyColumns[0] as Column, empty);
+  const stepped =
+    data.empty === 'left-out' ? grouped : filledSteps(grouped, keys.length, data.step, columnOf(rows, data.category) as Column, empty);
   const behind = { frame: stepped, rows, keys: keyColumns, measures: data.measures };
   const names = new Set(stepped.columns.map(({ name }) => name));
   const overall = overallColumns(behind, asked).filter(({ name }) => !names.has(name));

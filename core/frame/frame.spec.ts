@@ -123,6 +123,16 @@ describe('frames', () => {
   });
 });
 
+describe('bins whose width fits the values', () => {
+  it('are filled in by the width that they were cut with', () => {
+    // From 3 to 58 a width of 10 fits; from lower end to lower end, 0 to 50, it would be 5.
+    const values = tableOf({ fat: [3, 58, 21], milk: [1, 2, 4] });
+    const frame = framed({ category: 'fat', step: { kind: 'bin', width: null }, measures: [plainMeasure('n', 'count(*)')] }, values);
+    expect(column(frame, 'fat')).toEqual([0, 10, 20, 30, 40, 50]);
+    expect(column(frame, 'n')).toEqual([1, 0, 1, 0, 0, 1]);
+  });
+});
+
 describe('frames, split, stepped and helped', () => {
   const split = { category: 'hut', series: 'valley', measures: [plainMeasure('milk', 'sum(milk)')] };
   const steps: readonly [name: string, change: Partial<FigureData>, rows: Cell[], values: Cell[]][] = [

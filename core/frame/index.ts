@@ -5,7 +5,10 @@ export { keyOf, summedColumn } from './measures';
 export { partsOfMeasure, ROWS, simpleMeasure, SUMMARIES, unitOf } from './measure-names';
 export { plainMeasure } from './plain-measure';
 export { isAdditive, overallName, type Overall } from './overall';
-export { binsOf, binWidth } from './bins';
+export { asFraction, binsOf, binWidth } from './bins';
+export { allSteps } from './steps';
+export { filterRows } from './filter-rows';
+export { emptyValues } from './measures';
 
 // How lines are drawn.
 export { DASHES, MARKERS, penSchema, PLAIN_LINE, withPen, type Dash, type Line, type Pen } from './pen';

@@ -1,6 +1,6 @@
 import { nameText } from 'core/formula';
 import { align, toldApart } from 'core/table/steps';
-import { inWords, type MakingKind, type MakingOf, type SqlTable } from './kind';
+import { fromText, inWords, type MakingKind, type MakingOf, type SqlTable } from './kind';
 
 type Align = MakingOf<'align'>;
 
@@ -73,11 +73,11 @@ function listSql({ of, keys: used, alias }: SqlList, { keys, same, near }: ListA
   const there = used.map(name => `${nameText(name)} is not null`).join(' and ');
   const shown = used.map((name, part) => `${keyOf(name, part)} as ${keys[part]}`);
   if (same === 'refuse')
-    return `${alias} as (select ${[...shown, ...others.map(({ name }) => nameText(name))].join(', ')} from ${nameText(of.name)} as own where ${there})`;
+    return `${alias} as (select ${[...shown, ...others.map(({ name }) => nameText(name))].join(', ')} from ${fromText(of)} as own where ${there})`;
   const sums = others.map(
     ({ name, type }) => `${same === 'sum' && type === 'number' ? 'sum' : 'any_value'}(${nameText(name)}) as ${nameText(name)}`,
   );
-  const moved = `select ${[...shown, ...others.map(({ name }) => nameText(name))].join(', ')} from ${nameText(of.name)} as own where ${there}`;
+  const moved = `select ${[...shown, ...others.map(({ name }) => nameText(name))].join(', ')} from ${fromText(of)} as own where ${there}`;
   return `${alias} as (select ${[...keys, ...sums].join(', ')} from (${moved}) as moved group by ${keys.join(', ')})`;
 }
 
@@ -85,7 +85,7 @@ function listSql({ of, keys: used, alias }: SqlList, { keys, same, near }: ListA
 function nearSql({ of, keys }: SqlList, days: number): string {
   const key = nameText(keys.at(-1) as string);
   const apart = `abs(cast(extract(epoch from near.${key}) - extract(epoch from ?) as double precision))`;
-  return `coalesce((select near.${key} from ${nameText(of.name)} as near where ${apart} <= ${days * 86_400} order by ${apart}, near.${key} limit 1), ?)`;
+  return `coalesce((select near.${key} from ${fromText(of)} as near where ${apart} <= ${days * 86_400} order by ${apart}, near.${key} limit 1), ?)`;
 }
 
 /** Rows without a key, their places of other lists empty. */
@@ -94,5 +94,5 @@ function keylessSql({ of, keys }: SqlList, first: SqlList, others: readonly { re
     ...first.keys.map((_, part) => nameText(keys[part] as string)),
     ...others.map(({ name, of: owner }) => (owner === of.name ? nameText(name) : 'null')),
   ];
-  return `select ${shown.join(', ')} from ${nameText(of.name)} where ${keys.map(name => `${nameText(name)} is null`).join(' or ')}`;
+  return `select ${shown.join(', ')} from ${fromText(of)} where ${keys.map(name => `${nameText(name)} is null`).join(' or ')}`;
 }

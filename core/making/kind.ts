@@ -1,3 +1,4 @@
+import { nameText } from 'core/formula';
 import type { Making } from 'core/document';
 import type { Result } from 'core/result';
 import type { Cell, ColumnType } from 'core/table';
@@ -6,10 +7,15 @@ import type { Made, NamedTable } from 'core/table/steps';
 /** A table as a statement knows it. */
 export interface SqlTable {
   readonly name: string;
+  /** What it is called in this statement, where that is not its name. */
+  readonly from?: string;
   readonly columns: readonly { readonly name: string; readonly type: ColumnType }[];
   /** The different values of a column, as they first come: what a statement has to name when each becomes a column. */
   readonly valuesOf: (column: string) => readonly Cell[];
 }
+
+/** A table as the rows of a statement come from it. */
+export const fromText = ({ name, from = name }: SqlTable): string => nameText(from);
 
 /** One way to make a table of others. Adding one is adding one such entry to the registry, and its schema to the document. */
 export interface MakingKind<M extends Making = Making> {

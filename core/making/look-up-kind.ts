@@ -1,6 +1,6 @@
 import { nameText } from 'core/formula';
 import { lookUp, toldApart } from 'core/table/steps';
-import { inWords, type MakingKind, type MakingOf } from './kind';
+import { fromText, inWords, type MakingKind, type MakingOf } from './kind';
 
 /** A table with columns of another one behind its own, found by key. */
 export const lookUpKind: MakingKind<MakingOf<'look-up'>> = {
@@ -19,7 +19,7 @@ export const lookUpKind: MakingKind<MakingOf<'look-up'>> = {
       ...columns.map((name, i) => `other.${nameText(name)} as ${nameText(names[i] as string)}`),
     ];
     const on = keys.map((key, part) => `own.${nameText(key)} = other.${nameText(otherKeys[part] ?? '')}`);
-    return `select ${shown.join(', ')}\nfrom ${nameText(own.name)} as own left join ${nameText(found.name)} as other on ${on.join(' and ')}`;
+    return `select ${shown.join(', ')}\nfrom ${fromText(own)} as own left join ${fromText(found)} as other on ${on.join(' and ')}`;
   },
   words: ({ table, keys, other, columns }, nameOf) =>
     `${nameOf(table)} with ${inWords(columns)} looked up in ${nameOf(other)} by ${inWords(keys)}.`,

@@ -1,7 +1,7 @@
 import { literalText, nameText } from 'core/formula';
 import type { ColumnType } from 'core/table';
 import { stack } from 'core/table/steps';
-import { inWords, type MakingKind, type MakingOf } from './kind';
+import { fromText, inWords, type MakingKind, type MakingOf } from './kind';
 
 const TYPES = { number: 'double precision', text: 'varchar', boolean: 'boolean', date: 'date', timestamp: 'timestamp' } as const;
 
@@ -20,13 +20,14 @@ export const stackKind: MakingKind<MakingOf<'stack'>> = {
     );
     const first = from === null ? [] : [from];
     return own
-      .map(({ name: table, columns }) => {
-        const source = first.map(name => `${literalText('text', table)} as ${nameText(name)}`);
+      .map(of => {
+        const { columns } = of;
+        const source = first.map(name => `${literalText('text', of.name)} as ${nameText(name)}`);
         const shown = names.map(name => {
           const has = columns.some(column => column.name === name);
           return `cast(${has ? nameText(name) : 'null'} as ${TYPES[types.get(name) as ColumnType]}) as ${nameText(name)}`;
         });
-        return `select ${[...source, ...shown].join(', ')} from ${nameText(table)}`;
+        return `select ${[...source, ...shown].join(', ')} from ${fromText(of)}`;
       })
       .join('\nunion all\n');
   },

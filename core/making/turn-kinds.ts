@@ -1,6 +1,6 @@
 import { literalText, nameText } from 'core/formula';
 import { turnLong, turnWide } from 'core/table/steps';
-import { inWords, type MakingKind, type MakingOf } from './kind';
+import { fromText, inWords, type MakingKind, type MakingOf } from './kind';
 
 // A sentence names so many columns; the rest is counted.
 const NAMED = 4;
@@ -15,7 +15,7 @@ export const longKind: MakingKind<MakingOf<'long'>> = {
     return columns
       .map(column => {
         const turned = [`${literalText('text', column)} as ${nameText(name)}`, `${nameText(column)} as ${nameText(value)}`];
-        return `select ${[...kept, ...turned].join(', ')} from ${nameText(own.name)}`;
+        return `select ${[...kept, ...turned].join(', ')} from ${fromText(own)}`;
       })
       .join('\nunion all\n');
   },
@@ -39,7 +39,7 @@ export const wideKind: MakingKind<MakingOf<'wide'>> = {
       const here = cell === null ? `${nameText(name)} is null` : `${nameText(name)} = ${literalText(type, cell)}`;
       return `max(case when ${here} then ${nameText(value)} end) as ${nameText(String(cell ?? '(missing)'))}`;
     });
-    return `select ${[...kept, ...turned].join(', ')} from ${nameText(own.name)}${kept.length ? ` group by ${kept.join(', ')}` : ''}`;
+    return `select ${[...kept, ...turned].join(', ')} from ${fromText(own)}${kept.length ? ` group by ${kept.join(', ')}` : ''}`;
   },
   words: ({ table, name, value }, nameOf) => `Turn the rows of ${nameOf(table)} into a column of ${value} for each ${name}.`,
 };
