@@ -9,3 +9,5 @@ export { fileName } from './file-names';
 export { sizeOfFigure } from './sizes';
 export { dialects, isDialect, type DialectName } from './sql/dialects';
 export { figureStatement } from './sql/figure-statement';
+export { figureWorkbook, type FigureWorkbook } from './workbook/figure-workbook';
+export { toXlsx } from './workbook/to-xlsx';

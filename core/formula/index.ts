@@ -21,3 +21,6 @@ export { namesOfText, renameNames } from './rename-names';
 export { namesIn } from './names-in';
 export { DATE_GRAINS, LONGEST_TEXT, truncateDay, type DateGrain } from './functions';
 export type { Groups } from './functions';
+export { ROW, sheetText, type SheetColumn, type SheetRoom, type SheetText } from './sheet-text';
+export type { Conditions } from './sheet-aggregates';
+export { partsOf, type TypedAggregate, type TypedOrder } from './typed';

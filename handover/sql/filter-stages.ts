@@ -18,8 +18,8 @@ export function filterStages(stages: Stages, from: string, scope: Scope, filters
   return at;
 }
 
-/** What a row must hold to be kept; nothing for a filter of a column that is not there. */
-function conditionOf(stages: Stages, filter: RowFilter, scope: Scope): string[] {
+/** What a row must hold to be kept, as SQL; nothing for a filter of a column that is not there. */
+export function conditionOf(stages: Stages, filter: RowFilter, scope: Scope): string[] {
   if (filter.kind === 'formula') return [`(${stages.sql(filter.formula, scope, 'filter').text})`];
   const type = scope.get(filter.column);
   if (type === undefined) return [];
