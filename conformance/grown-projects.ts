@@ -52,7 +52,7 @@ class Grower {
       category,
     );
     const names = own.map(({ name }) => name);
-    const helpers = this.chance(0.3) ? [{ ...(this.one(HELPERS) as Omit<Helper, 'name'>), name: 'by hand' }] : [];
+    const helpers = this.chance(0.3) ? [{ ...this.one(HELPERS), name: 'by hand' }] : [];
     const figure: Figure = {
       ...base,
       data: {
@@ -175,7 +175,7 @@ class Grower {
       rescale: { to: this.one(['index', 'share', 'unit', 'z']) },
       change: { as: this.one(['percent', 'difference']), from: this.one(['previous', 'first']) },
     };
-    const changed = { ...made, ...(more[kind] ?? {}), scope: this.one(scopes) } as Cue;
+    const changed = { ...made, ...(more[kind] ?? {}), scope: this.one(scopes) };
     // A cue that cannot be read would not be in a project: then as it is first made.
     return cueKinds[kind].schema.safeParse(changed).success ? changed : made;
   }

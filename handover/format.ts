@@ -1,10 +1,16 @@
 import type { CsvOptions } from 'core/io';
 import type { Handed } from './handed';
 
+/** How an SVG is wanted: with words to each mark, with its fonts in it; null leaves that to who draws. */
+export interface SvgHow {
+  readonly hover: boolean;
+  readonly embedFonts: boolean | null;
+}
+
 /** What was drawn of a figure, where a format needs it: by the page, or without a screen. */
 export interface Drawings {
   /** The figure as SVG; with words to each mark where asked. */
-  readonly svg: (how: { readonly hover: boolean }) => Promise<string>;
+  readonly svg: (how: SvgHow) => Promise<string>;
   /** The figure as PNG, so many pixels to each of its own. */
   readonly png: (scale: number) => Promise<Uint8Array>;
   /** CSS pixels of the figure. */

@@ -17,10 +17,10 @@ export async function drawingsOf(handed: Handed, size: FigureSize, { transparent
   const scene = await sceneOfPlan(handed, size, fonts);
   return {
     size: { width: scene.width, height: scene.height },
-    svg: async ({ hover }) =>
+    svg: async ({ hover, embedFonts: wished }) =>
       toSvg(scene, plan, numbers, {
         transparent,
-        fonts: embedFonts ? await embeddedFonts(plan.livery.font, textsOf(scene)) : [],
+        fonts: (wished ?? embedFonts) ? await embeddedFonts(plan.livery.font, textsOf(scene)) : [],
         ...(hover ? { hover: hoverMarks(handed, scene) } : {}),
       }),
     png: scale => scenePng(scene, fonts, { scale, transparent }),

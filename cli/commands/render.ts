@@ -11,7 +11,7 @@ import { readProject, valueOf } from '../table-file';
 import { dressed, themeIn, withLivery } from '../theme-in';
 
 const help = `cowbell render PROJECT.json [--figure NAME …] [--data TABLE=FILE …] [--format NAME …] [--size 1200x675]
-  [--scale N] [--theme light|dark|LIVERY] [--fonts named|embedded] [--transparent] [--plain] [-o PATH]
+  [--scale N] [--theme light|dark|LIVERY] [--fonts embedded|named] [--transparent] [--plain] [-o PATH]
 
 Makes figures without a screen, as the application hands them over: the first, or those named; --figure "*" means all. --data puts the rows of a file in
 the place of a table, as in cowbell ledger. --theme takes light, dark, the name of a livery, or a file with one. --scale is for png: so many pixels to
@@ -31,7 +31,7 @@ export const DRAWING = {
   size: { type: 'string' },
   scale: { type: 'string', default: '1' },
   theme: { type: 'string', default: 'light' },
-  fonts: { type: 'string', default: 'named' },
+  fonts: { type: 'string', default: 'embedded' },
   transparent: { type: 'boolean', default: false },
   plain: { type: 'boolean', default: false },
   'guard-formulas': { type: 'boolean', default: false },

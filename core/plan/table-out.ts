@@ -1,3 +1,4 @@
+import { escaped } from 'core/markup';
 import { makeTable, named, valuesFrom, type Column, type Table } from 'core/table';
 import type { TablePlan } from './table-plan';
 
@@ -48,9 +49,6 @@ function cellText(column: Column, row: number): string {
   if (column.type === 'number') return Number.isNaN(column.data[row]) ? '' : String(column.data[row]);
   return column.type === 'text' ? (column.dictionary[column.data[row] as number] ?? '') : '';
 }
-
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
-const escaped = (text: string): string => text.replace(/[&<>"']/g, found => ESCAPES[found] ?? found);
 
 /** A crosstab as a page of its own: real heads and rows, colours as drawn, nothing that runs and nothing that is fetched. */
 export function crosstabHtml(plan: TablePlan): string {

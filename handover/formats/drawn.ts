@@ -7,7 +7,7 @@ export const svg: HandoverFormat = {
   mime: 'image/svg+xml',
   about: 'the figure as SVG, with real text',
   isDrawn: true,
-  make: (_, { svg: drawn }) => drawn({ hover: false }),
+  make: (_, { svg: drawn }) => drawn({ hover: false, embedFonts: null }),
 };
 
 /** The figure in pixels. */

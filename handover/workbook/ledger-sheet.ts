@@ -1,7 +1,6 @@
 import {
   compileFormula,
   Evaluator,
-  groupRows,
   nameText,
   namesIn,
   partsOf,
@@ -12,16 +11,17 @@ import {
   type SheetRoom,
   type SheetText,
   type Typed,
-  type TypedOrder,
 } from 'core/formula';
 import { helperFormula } from 'core/frame';
 import { shownData } from 'core/crosstab';
 import { ledgerTable } from 'core/plan';
-import { takeRows, type Column, type NumericValues } from 'core/table';
+import { takeRows, type Column } from 'core/table';
 import type { Handed } from '../handed';
 import { scopeFor } from '../sql/stages';
 import { numberFormat } from './number-format';
-import { plainColumn, type RowsSheet } from './rows-sheet';
+import { plainColumn } from './plain-column';
+import { RowPlaces } from './row-places';
+import type { RowsSheet } from './rows-sheet';
 import { Sheet, type CellColumn } from './sheet';
 
 /** A column of the ledger as it was handed over: by a formula, or as values and why. */
@@ -67,6 +67,7 @@ class LedgerMaker {
   private readonly formulas: ReadonlyMap<string, string>;
   private readonly measures: ReadonlyMap<string, string>;
   private readonly room: SheetRoom;
+  private readonly rowPlaces: RowPlaces;
 
   constructor(
     private readonly handed: Handed,
@@ -86,6 +87,14 @@ class LedgerMaker {
       this.evaluator.define(nameText(name), column);
       this.scope = scopeWith(this.scope, name, column.type);
     }
+    this.rowPlaces = new RowPlaces({
+      sheet,
+      evaluator: this.evaluator,
+      scope: () => this.scope,
+      isStatic: f => this.isStatic(f),
+      column: name => this.room.column(name),
+      part: f => this.part(f),
+    });
     this.room = {
       rows: this.sheet.rowCount,
       column: name => {
@@ -93,8 +102,8 @@ class LedgerMaker {
         return place === undefined ? undefined : this.sheet.at(place, !this.live.has(name));
       },
       part: f => this.part(f),
-      partition: keys => this.partition(keys),
-      place: (keys, order) => this.place(keys, order),
+      partition: keys => this.rowPlaces.partition(keys),
+      place: (keys, order) => this.rowPlaces.place(keys, order),
       behind: () => null,
     };
     this.measures = new Map(data.measures.map(({ name, formula }) => [name, formula]));
@@ -167,9 +176,7 @@ class LedgerMaker {
         this.sheet.keep(`of the rows: ${f.key}`, () => {
           const formula = sheetText(f, room);
           const values = this.behind.values(f);
-          return (
-            formula && { ...plainColumn({ ...values, name: f.key } as Column, this.sheet.rowCount), formula, says: 'A part of a formula.' }
-          );
+          return formula && { ...plainColumn({ ...values, name: f.key }, this.sheet.rowCount), formula, says: 'A part of a formula.' };
         }),
       behind: f => rows.behind(f, this.numberCell),
     };
@@ -195,21 +202,7 @@ class LedgerMaker {
     return this.sheet.keep(f.key, () => {
       const formula = sheetText(f, this.room);
       const values = this.evaluator.values(f);
-      return (
-        formula && { ...plainColumn({ ...values, name: f.key } as Column, this.sheet.rowCount), formula, says: 'A part of a formula.' }
-      );
-    });
-  }
-
-  /** Names and dates of the ledger are values: the parts that they cut are values too. */
-  private partition(keys: readonly Typed[]): SheetColumn | null {
-    if (!keys.every(key => this.isStatic(key))) return null;
-    const title = `part by ${keys.map(({ key }) => key).join(', ')}`;
-    return this.sheet.keep(title, () => {
-      const columns = keys.map((key, i) => ({ ...this.evaluator.values(key), name: String(i) }) as Column);
-      const { ids } = groupRows(columns, this.sheet.rowCount);
-      const cells = Array.from({ length: this.sheet.rowCount }, (_, row) => (ids?.[row] ?? 0) + 1);
-      return { title, type: 'number', cells, formula: null, style: '0', says: 'The number of the part that the row lies in: a value.' };
+      return formula && { ...plainColumn({ ...values, name: f.key }, this.sheet.rowCount), formula, says: 'A part of a formula.' };
     });
   }
 
@@ -217,106 +210,6 @@ class LedgerMaker {
   private isStatic(f: Typed): boolean {
     if (f.op === 'column') return this.statics.has(f.name);
     return f.op !== 'aggregate' && f.op !== 'window' && partsOf(f).every(part => this.isStatic(part));
-  }
-
-  private place(keys: readonly Typed[], order: readonly TypedOrder[]) {
-    if ([...keys, ...order.map(({ by }) => by)].every(key => this.isStatic(key))) return this.fixedPlace(keys, order);
-    return order.length > 1 ? this.placeByAll(keys, order) : this.livePlace(keys, order);
-  }
-
-  /** Places by several keys, some of which may change: by the place in each of them. */
-  private placeByAll(keys: readonly Typed[], order: readonly TypedOrder[]) {
-    const part = keys.length ? this.partition(keys) : null;
-    const own = order.map(key => (this.isStatic(key.by) ? this.fixedPlace([], [key]) : this.livePlace([], [key])));
-    if ((keys.length && !part) || own.includes(null)) return null;
-    const places = own as NonNullable<(typeof own)[number]>[];
-    const before = places.reduceRight((rest, { range, cell }) => `((${range}<${cell})+(${range}=${cell})*${rest})`, '0');
-    const text = `SUMPRODUCT(${part ? `(${part.range}=${part.cell})*` : ''}${before})+1`;
-    const window = windowText(keys, order);
-    const values = this.ranked(window);
-    const column =
-      values &&
-      this.sheet.keep(`place ${window}`, () => ({
-        ...plainColumn({ ...values, name: `place ${window}` } as Column, this.sheet.rowCount),
-        formula: { text, isArray: false },
-        style: '0',
-        says: 'The place of the row in an order.',
-      }));
-    // Names or dates that no two rows of a part share keep any order apart.
-    const apart = order.some(key => this.isStatic(key.by) && this.isUnique(keys, this.ranked(windowText(keys, [key]))));
-    return column && { ...column, isUnique: apart };
-  }
-
-  /** The places of a window's rows; null where it cannot be computed. */
-  private ranked(window: string): NumericValues | null {
-    const compiled = compileFormula(`rank() ${window}`, this.scope, 'column');
-    return compiled.ok ? (this.evaluator.values(compiled.value) as NumericValues) : null;
-  }
-
-  /** Places in an order of names or dates: values. */
-  private fixedPlace(keys: readonly Typed[], order: readonly TypedOrder[]) {
-    const window = windowText(keys, order);
-    const values = this.ranked(window);
-    if (!values) return null;
-    const column = this.sheet.keep(`place ${window}`, () => ({
-      ...plainColumn({ ...values, name: `place ${window}` } as Column, this.sheet.rowCount),
-      style: '0',
-      says: 'The place of the row in an order of names or dates: a value.',
-    }));
-    return column && { ...column, isUnique: this.isUnique(keys, values) };
-  }
-
-  /** Whether no two rows of a part share a place. */
-  private isUnique(keys: readonly Typed[], places: NumericValues | null): boolean {
-    if (!places) return false;
-    const columns = [...keys.map(key => this.evaluator.values(key)), places].map((values, i) => ({ ...values, name: String(i) }) as Column);
-    return groupRows(columns, this.sheet.rowCount).count === this.sheet.rowCount;
-  }
-
-  /** Places by the size of one number: formulas, since it may change. */
-  private livePlace(keys: readonly Typed[], order: readonly TypedOrder[]) {
-    const [first, ...more] = order;
-    if (!first || more.length || first.by.type === 'text' || first.by.type === 'boolean') return null;
-    const part = keys.length ? this.partition(keys) : null;
-    if (keys.length && !part) return null;
-    const own = first.by.op === 'column' ? this.room.column(first.by.name) : this.part(first.by);
-    if (!own) return null;
-    const { descending, nullsFirst } = first;
-    const title = `place by ${first.by.key}${descending ? ' falling' : ''}${nullsFirst ? ', missing first' : ''}${keys.map(({ key }) => ` in ${key}`).join('')}`;
-    const within = part ? `(${part.range}=${part.cell})*` : '';
-    const there = part ? `SUMPRODUCT(${within}ISNUMBER(${own.range}))` : `COUNT(${own.range})`;
-    const all = part ? `COUNTIFS(${part.range},${part.cell})` : String(this.sheet.rowCount);
-    const before = `SUMPRODUCT(${within}ISNUMBER(${own.range})*(${own.range}${descending ? '>' : '<'}${own.cell}))+1`;
-    const text = `IF(ISNUMBER(${own.cell}),${nullsFirst ? `${before}+${all}-${there}` : before},${nullsFirst ? '1' : `${there}+1`})`;
-    const column = this.sheet.keep(title, () => {
-      const cells = this.placesBy(keys, first);
-      return { title, type: 'number', cells, formula: { text, isArray: false }, style: '0', says: 'The place of the row by size.' };
-    });
-    return column && { ...column, isUnique: false };
-  }
-
-  private placesBy(keys: readonly Typed[], { by, descending, nullsFirst }: TypedOrder): (number | null)[] {
-    const parts = groupRows(
-      keys.map((key, i) => ({ ...this.evaluator.values(key), name: String(i) }) as Column),
-      this.sheet.rowCount,
-    );
-    const { data } = this.evaluator.values(by) as NumericValues;
-    const sign = descending ? -1 : 1;
-    return Array.from({ length: this.sheet.rowCount }, (_, row) => {
-      let place = 1;
-      const [own, part] = [data[row] as number, parts.ids?.[row] ?? 0];
-      for (let other = 0; other < data.length; other++) {
-        if ((parts.ids?.[other] ?? 0) !== part) continue;
-        const value = data[other] as number;
-        const isBefore = Number.isNaN(own)
-          ? !nullsFirst && !Number.isNaN(value)
-          : Number.isNaN(value)
-            ? nullsFirst
-            : (value - own) * sign < 0;
-        if (isBefore) place++;
-      }
-      return place;
-    });
   }
 
   /** Measures as their format says, helper columns as those that they speak of. */
@@ -348,14 +241,6 @@ function whyNot({
   if (formula) return stale === undefined ? '' : `it reads ${stale}, which is values`;
   return isMeasure && !rows ? 'the rows behind it are too many for a sheet' : NO_FORM;
 }
-
-const windowText = (keys: readonly Typed[], order: readonly TypedOrder[]): string => {
-  const by = keys.length ? `partition by ${keys.map(({ key }) => key).join(', ')} ` : '';
-  const sorted = order.map(
-    ({ by: key, descending, nullsFirst }) => `${key.key}${descending ? ' desc' : ''} nulls ${nullsFirst ? 'first' : 'last'}`,
-  );
-  return `over (${by}order by ${sorted.join(', ')})`;
-};
 
 /** Computes measures of the rows behind each row of a figure. */
 function evaluatorBehind({ table, picture: { frame } }: Handed): Evaluator {

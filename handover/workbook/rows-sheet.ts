@@ -10,12 +10,12 @@ import {
   type TypedAggregate,
 } from 'core/formula';
 import { filterRows, frameOf, type Frame } from 'core/frame';
-import { cellAt, textAt, type Cell, type Column, type Table } from 'core/table';
+import { cellAt, textAt, type Cell, type Table } from 'core/table';
 import type { Handed } from '../handed';
 import { dialects } from '../sql/dialects';
 import { conditionOf } from '../sql/filter-stages';
 import { scopeFor, Stages } from '../sql/stages';
-import { MOMENTS, numberFormat } from './number-format';
+import { plainColumn } from './plain-column';
 import { MOST_SHEET_ROWS, Sheet, type CellColumn } from './sheet';
 
 // Cells of source rows that are handed over, at most: more make a file that no spreadsheet opens gladly.
@@ -49,7 +49,7 @@ export function rowsSheet(handed: Handed, name: string): RowsSheet | null {
       sheet.keep(f.key, () => {
         const formula = sheetText(f, room);
         const values = evaluator.values(f);
-        return formula && { ...plainColumn({ ...values, name: f.key } as Column, table.rowCount), formula, says: 'A part of a formula.' };
+        return formula && { ...plainColumn({ ...values, name: f.key }, table.rowCount), formula, says: 'A part of a formula.' };
       }),
     partition: () => null,
     place: () => null,
@@ -102,18 +102,6 @@ const when = (filter: Typed, then: Typed): Typed => ({
   branches: [{ when: filter, then }],
   otherwise: null,
 });
-
-/** A column as values, written as plainly as they are. */
-export function plainColumn(column: Column, rows: number): CellColumn {
-  const cells = Array.from({ length: rows }, (_, row): Cell => cellAt(column, row));
-  const style =
-    column.type === 'number'
-      ? numberFormat({ grouping: false }, column.data)
-      : column.type === 'date' || column.type === 'timestamp'
-        ? MOMENTS[column.type]
-        : '';
-  return { title: column.name, type: column.type, cells, formula: null, style, says: '' };
-}
 
 /** 1 where a row passes every filter; by formula where all of them have one. */
 function keptColumn({ table, figure }: Handed, room: SheetRoom): CellColumn {

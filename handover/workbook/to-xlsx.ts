@@ -1,4 +1,5 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
+import type * as Excel from 'exceljs';
 import { contrastOf } from 'core/colour';
 import type { Cell, ColumnType } from 'core/table';
 import type { FigureWorkbook } from './figure-workbook';
@@ -11,7 +12,7 @@ export interface WorkbookPicture {
   readonly height: number;
 }
 
-type ExcelModule = typeof import('exceljs');
+type ExcelModule = typeof Excel;
 type Book = InstanceType<ExcelModule['Workbook']>;
 type Worksheet = ReturnType<Book['addWorksheet']>;
 
@@ -75,7 +76,7 @@ function writeColumn(sheet: Worksheet, column: CellColumn, place: number, rows: 
       cell.value = formula.isArray
         ? ({ formula: text, result, shareType: 'array', ref: `${letter}${row + 2}` } as never)
         : { formula: text, result };
-    } else if (own !== null) cell.value = excelValue(own, type) as never;
+    } else if (own !== null) cell.value = excelValue(own, type);
     if (style && (own !== null || formula)) cell.numFmt = style;
     if (isScratch) cell.font = { color: { argb: SOFT } };
   }

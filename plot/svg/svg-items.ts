@@ -2,7 +2,7 @@ import { glyphOf } from 'core/glyph';
 import { rectAt, type Rect } from '../scene/flat';
 import type { Corners, Gradient, Scene, SceneItem, StrokeLook } from '../scene/scene';
 import { letterMiddle } from '../scene/letter-middle';
-import { attributes, escaped, num } from './markup';
+import { attributes, escaped, num } from 'core/markup';
 
 type Item<K extends SceneItem['kind']> = Extract<SceneItem, { readonly kind: K }>;
 

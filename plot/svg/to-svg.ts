@@ -1,7 +1,7 @@
 import type { Plan } from 'core/plan';
 import type { Gradient, Scene } from '../scene/scene';
 import { namedItems, type CueNumbers } from './group-names';
-import { attributes, escaped, num } from './markup';
+import { attributes, escaped, num } from 'core/markup';
 import { svgItem, type SvgSheet } from './svg-items';
 
 /** A file of a font as it goes into a picture. */

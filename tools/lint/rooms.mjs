@@ -13,6 +13,7 @@ const leaves = [
   'core/sentence',
   'core/shape',
   'core/colour',
+  'core/markup',
 ];
 const data = [...leaves, 'core/table', 'core/table/steps'];
 const formula = [...data, 'core/formula'];
@@ -39,6 +40,7 @@ export const rooms = {
   'core/stages': [],
   'core/sentence': [],
   'core/colour': [],
+  'core/markup': [],
   'core/format': [],
   'core/scale': [],
   'core/label': [],

@@ -1,0 +1,1 @@
+export { attributes, escaped, num } from './markup';
