@@ -1,6 +1,7 @@
 import { messageFor } from 'core/result/words';
 import { LIGHT_LIVERY, pictureOf, type ChartPlan } from 'core/plan';
-import { layOut, type Scene, type TextWidth } from 'plot';
+import { type Scene, type TextWidth } from 'plot';
+import { layOut } from 'plot/files';
 import { shippedWidths } from 'headless';
 import { grownFigure } from './grown-figures';
 import { faultsOf } from './scene-faults';

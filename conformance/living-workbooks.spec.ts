@@ -51,7 +51,7 @@ class Recomputed {
 function contentOf(cell: CellObject | undefined): RawCellContent {
   if (!cell) return null;
   if (cell.f !== undefined) return `=${cell.f}`;
-  return typeof cell.v === 'string' ? `'${cell.v}` : (cell.v);
+  return typeof cell.v === 'string' ? `'${cell.v}` : cell.v;
 }
 
 const DAY = 86_400_000;

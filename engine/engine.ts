@@ -250,6 +250,17 @@ export class Engine implements EngineApi {
     return this.own.storage.remove(id);
   }
 
+  /** Does something with the open project that the engine itself knows nothing of; what it throws comes back as a problem. */
+  async withSession<T>(work: (session: Session) => Promise<Result<T>>): Promise<Result<T>> {
+    const { session } = this;
+    if (!session) return failure({ code: 'engine-fault', words: 'no project is open' });
+    try {
+      return await work(session);
+    } catch (error) {
+      return failure(faultOf(error));
+    }
+  }
+
   projectFile(): Promise<string> {
     const { session } = this;
     return Promise.resolve(

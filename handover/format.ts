@@ -1,5 +1,6 @@
 import type { CsvOptions } from 'core/io';
 import type { Handed } from './handed';
+import type { FormatOffer } from './offers';
 
 /** How an SVG is wanted: with words to each mark, with its fonts in it; null leaves that to who draws. */
 export interface SvgHow {
@@ -24,16 +25,10 @@ export interface HandoverWishes {
   readonly dialect?: string;
 }
 
-/** One format that a figure is handed over in. Adding one is adding its file and its line in the registry. */
-export interface HandoverFormat {
-  /** By which it is asked for, such as `xlsx`. */
-  readonly name: string;
-  /** Of its files. */
-  readonly ending: string;
-  readonly mime: string;
-  /** What it is, for lists and help. */
-  readonly about: string;
-  /** Whether it shows the figure, and so needs it drawn. */
-  readonly isDrawn: boolean;
-  make(handed: Handed, drawings: Drawings, wishes: HandoverWishes): Promise<string | Uint8Array>;
+/** Makes a figure in a format. */
+export type MakeFormat = (handed: Handed, drawings: Drawings, wishes: HandoverWishes) => Promise<string | Uint8Array>;
+
+/** One format that a figure is handed over in. Adding one is adding its offer, and what makes it. */
+export interface HandoverFormat extends FormatOffer {
+  readonly make: MakeFormat;
 }

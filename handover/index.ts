@@ -4,9 +4,6 @@ export type { Drawings, HandoverFormat, HandoverWishes, SvgHow } from './format'
 export { formatNamed, handoverFormats } from './formats';
 export { figureText, figureTextLines, type CueText, type FigureText } from './figure-text';
 export { tableJson } from './table-json';
-export { hoverMarks } from './hover-marks';
-export { fileName } from './file-names';
-export { sizeOfFigure } from './sizes';
 export { dialects, isDialect, type DialectName } from './sql/dialects';
 export { figureStatement } from './sql/figure-statement';
 export { figureWorkbook, type FigureWorkbook } from './workbook/figure-workbook';

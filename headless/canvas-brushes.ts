@@ -1,6 +1,6 @@
 import { loadImage, Path2D, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import { glyphOf } from 'core/glyph';
-import { drawPath, fontIn, letterMiddle, type Brushes } from 'plot';
+import { drawPath, fontIn, letterMiddle, type Brushes } from 'plot/files';
 import type { ShippedFonts } from './shipped-fonts';
 
 // A picture is a little larger than a glyph: it has air of its own.

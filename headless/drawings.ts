@@ -1,5 +1,7 @@
-import { layOut, layOutTable, toSvg, type FigureSize, type Scene } from 'plot';
-import { hoverMarks, type Drawings, type Handed } from 'handover';
+import { type FigureSize, type Scene } from 'plot';
+import { layOut, layOutTable, toSvg } from 'plot/files';
+import type { Drawings, Handed } from 'handover';
+import { hoverMarks } from 'handover/offers';
 import { scenePng } from './picture';
 import { embeddedFonts, ShippedFonts } from './shipped-fonts';
 

@@ -1,5 +1,6 @@
 import { createCanvas, GlobalFonts } from '@napi-rs/canvas';
-import { paintStill, type Scene } from 'plot';
+import { type Scene } from 'plot';
+import { paintStill } from 'plot/files';
 import { brushesOf, decoded, writeInShipped } from './canvas-brushes';
 import type { ShippedFonts } from './shipped-fonts';
 

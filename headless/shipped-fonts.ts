@@ -2,7 +2,8 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import * as fontkit from 'fontkit';
-import type { EmbeddedFont, Font, TextWidth } from 'plot';
+import type { Font, TextWidth } from 'plot';
+import type { EmbeddedFont } from 'plot/files';
 import wawoff2 from 'wawoff2';
 
 /** A family that ships: where its files are, the most used first, and what lies above and below its base line, in sizes of its letters. */

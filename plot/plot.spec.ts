@@ -1,5 +1,6 @@
 import type { ChartPlan, Layer, Livery } from 'core/plan';
-import { FigureDrawing, toPng } from './index';
+import { FigureDrawing } from './index';
+import { pageScene, toPng } from './files';
 import { CategoryNames } from './axes/category-names';
 import { optionsOf } from './axes/chart-config';
 import { TextWidths } from './canvas/text-widths';
@@ -207,7 +208,7 @@ describe('drawing a plan', () => {
     drawing.destroy();
   });
   it('makes PNG files of the asked size', async () => {
-    const blob = await toPng(planWith(), { width: 300, height: 200, scale: 2 });
+    const blob = await toPng(await pageScene(planWith(), { width: 300, height: 200 }), { scale: 2 });
     const image = await createImageBitmap(blob);
     expect([blob.type, image.width, image.height]).toEqual(['image/png', 600, 400]);
   });

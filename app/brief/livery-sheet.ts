@@ -115,7 +115,7 @@ export class LiverySheet {
   }
 
   protected async save(livery: LiveryDoc): Promise<void> {
-    const { download, fileName } = await import('../handover/figure-files');
+    const [{ download }, { fileName }] = await Promise.all([import('../handover/figure-files'), import('handover/offers')]);
     download(new Blob([writeLivery(livery)], { type: 'application/json' }), fileName(livery.name, 'livery.json'));
   }
 

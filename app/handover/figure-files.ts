@@ -1,41 +1,80 @@
 import { writeCsv, type CsvOptions } from 'core/io';
-import { crosstabHtml, crosstabLines, crosstabTable, ledgerTable, type Picture, type Plan, type TablePlan } from 'core/plan';
+import { crosstabHtml, crosstabLines, crosstabTable, type Picture, type Plan, type TablePlan } from 'core/plan';
 import type { Figure } from 'core/document';
-import { toPdf, toPng, type PngSize } from 'plot';
+import type { Writing } from 'core/words';
+import { hoverMarks, pixelsOf, sizeOfFigure, withResolution } from 'handover/offers';
+import { type Scene } from 'plot';
+import { pageScene, toPdf, toPng, toSvg } from 'plot/files';
+import type { HandingWishes } from './handing-wishes';
+import { pageFonts } from './page-fonts';
 
-/** CSS pixels of a handed-over figure in each of its proportions. */
-const SIZES: Readonly<Record<Figure['shape']['proportion'], readonly [width: number, height: number]>> = {
-  '16:9': [1200, 675],
-  '4:3': [1000, 750],
-  '1:1': [800, 800],
-};
+/** A figure on the page with its picture. */
+export interface PageFigure {
+  readonly picture: Picture;
+  readonly figure: Figure;
+  readonly writing: Writing;
+}
 
-/** The figure as a picture file: with its cues, unless it shows plain. */
-export async function figurePng(picture: Picture, figure: Figure, scale: PngSize['scale']): Promise<Blob> {
+/** The figure with its cues, unless it shows plain. */
+const planIn = ({ picture }: PageFigure): Plan => picture.plans.at(-1) as Plan;
+
+async function sceneIn(of: PageFigure): Promise<Scene> {
   await document.fonts.ready;
-  const [width, height] = SIZES[figure.shape.proportion];
-  return toPng(picture.plans.at(-1) as Plan, { width, height, scale });
+  return pageScene(planIn(of), sizeOfFigure(of.figure));
+}
+
+/** The figure as a picture file, so many pixels to each of its own. */
+export const figurePng = async (of: PageFigure, scale: number, transparent: boolean): Promise<Blob> =>
+  toPng(await sceneIn(of), { scale, transparent });
+
+/** The figure as a picture file of a width; one in centimetres says how large it prints. */
+export async function sizedPng(of: PageFigure, { width, unit, perInch, transparent }: HandingWishes): Promise<Blob> {
+  const scene = await sceneIn(of);
+  const png = await toPng(scene, { scale: pixelsOf({ amount: width, unit, perInch }) / scene.width, transparent });
+  if (unit === 'px') return png;
+  const bytes = withResolution(new Uint8Array(await png.arrayBuffer()), perInch);
+  return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/png' });
+}
+
+/** A figure drawn as SVG, and how large it is. */
+export interface DrawnSvg {
+  readonly svg: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The figure as lines and letters. */
+export async function figureSvg(
+  of: PageFigure,
+  { fonts, transparent }: Pick<HandingWishes, 'fonts' | 'transparent'>,
+  hover = false,
+): Promise<DrawnSvg> {
+  const scene = await sceneIn(of);
+  const plan = planIn(of);
+  const texts = scene.groups.flatMap(({ items }) => items.flatMap(item => (item.kind === 'text' ? [item.text] : [])));
+  const numbers = new Map(of.picture.applied.map(({ cue, number }) => [cue.id, number]));
+  const svg = toSvg(scene, plan, numbers, {
+    transparent,
+    fonts: fonts === 'embedded' ? await pageFonts(plan.livery.font, texts) : [],
+    ...(hover ? { hover: hoverMarks(of, scene) } : {}),
+  });
+  return { svg, width: scene.width, height: scene.height };
 }
 
 // Pixels of a picture on a page, for each CSS pixel.
 const PAGE_SCALE = 4;
 
 /** The figure on a page of its own size, as a PDF. */
-export async function figurePdf(picture: Picture, figure: Figure): Promise<Blob> {
-  const plan = picture.plans.at(-1) as Plan;
-  const png = await figurePng(picture, figure, PAGE_SCALE);
-  const bitmap = await createImageBitmap(png);
-  return toPdf(
-    png,
-    { width: bitmap.width / PAGE_SCALE, height: bitmap.height / PAGE_SCALE },
-    { title: plan.title, subject: plan.description },
-  );
+export async function figurePdf(of: PageFigure): Promise<Blob> {
+  const [plan, scene] = [planIn(of), await sceneIn(of)];
+  const png = await toPng(scene, { scale: PAGE_SCALE });
+  return toPdf(png, { width: scene.width, height: scene.height }, { title: plan.title, subject: plan.description });
 }
 
 /** The table that a figure is drawn as; undefined for a chart. */
-export function tableIn(picture: Picture): TablePlan | undefined {
-  const plan = picture.plans.at(-1);
-  return plan?.kind === 'table' ? plan : undefined;
+export function tableIn(of: PageFigure): TablePlan | undefined {
+  const plan = planIn(of);
+  return plan.kind === 'table' ? plan : undefined;
 }
 
 /** A crosstab as it stands, as CSV. */
@@ -51,19 +90,6 @@ export const crosstabClip = (plan: TablePlan): ClipboardItem =>
     'text/plain': new Blob([crosstabLines(plan)], { type: 'text/plain' }),
     'text/html': new Blob([crosstabHtml(plan)], { type: 'text/html' }),
   });
-
-/** The ledger as CSV, as it stands on the screen. */
-export const ledgerCsv = (picture: Picture, options: CsvOptions): Blob =>
-  new Blob([writeCsv(ledgerTable(picture), options)], { type: 'text/csv;charset=utf-8' });
-
-/** A name that every file system takes; letters of any script stay. */
-export const fileName = (name: string, ending: string): string =>
-  `${
-    name
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '')
-      .toLowerCase() || 'figure'
-  }.${ending}`;
 
 /** Hands a file to the browser's downloads. */
 export function download(blob: Blob, name: string): void {

@@ -1,12 +1,13 @@
 import { Injectable } from '@angular/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { EngineApi, News } from 'engine';
+import type { News } from 'engine';
 import { Subject } from 'rxjs';
+import type { HandingApi } from './handing-engine';
 
 /** The way to the engine's worker. */
 @Injectable({ providedIn: 'root' })
 export class EngineClient {
-  readonly api: Remote<EngineApi> = wrap<EngineApi>(new Worker(new URL('./engine.worker', import.meta.url), { type: 'module' }));
+  readonly api: Remote<HandingApi> = wrap<HandingApi>(new Worker(new URL('./engine.worker', import.meta.url), { type: 'module' }));
   readonly news$ = new Subject<News>();
 
   constructor() {

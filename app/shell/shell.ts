@@ -13,7 +13,9 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Brief } from '../brief/brief';
 import { FormulaDeskPanel } from '../desk/formula-desk';
-import { Handover, PNG_SCALES } from '../handover/handover';
+import type { HandedAction } from '../handover/handed-actions';
+import { Handover } from '../handover/handover';
+import { HandoverSheet } from '../handover/handover-sheet';
 import { Ledger } from '../ledger/ledger';
 import { IntakeView } from '../intake/intake-view';
 import { Gallery } from '../library/gallery';
@@ -62,6 +64,7 @@ const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
     FigureList,
     FormulaDeskPanel,
     Gallery,
+    HandoverSheet,
     Icon,
     IntakeView,
     KeyList,
@@ -105,7 +108,13 @@ export class Shell {
   private readonly keyList = viewChild<Sheet>('keyList');
   private readonly figures = viewChild(FigureList);
 
-  protected readonly pngScales = PNG_SCALES;
+  /** What can be handed over; its names come after the rest. */
+  private readonly handable = signal<readonly (readonly HandedAction[])[]>([]);
+  private readonly handed = computed(() =>
+    this.handable()
+      .slice(0, this.handover.isTable() ? 2 : 1)
+      .flat(),
+  );
   protected readonly dropping = signal(false);
   /** All figures as pictures lie over the screen. */
   protected readonly gallery = signal(false);
@@ -158,21 +167,7 @@ export class Shell {
     { name: 'Show plain', run: () => this.store.changeFigure({ view: 'plain' }) },
     { name: 'Show cued', run: () => this.store.changeFigure({ view: 'cued' }) },
     { name: 'Show both', run: () => this.store.changeFigure({ view: 'both' }) },
-    ...PNG_SCALES.map(({ scale }) => ({
-      name: `Hand over PNG ${scale}×`,
-      search: 'export picture image svg save download',
-      run: () => void this.handover.png(scale),
-    })),
-    { name: 'Hand over PDF', search: 'export page print save download', run: () => void this.handover.pdf() },
-    ...(this.handover.isTable()
-      ? [
-          { name: 'Copy the cells of the crosstab', search: 'clipboard paste grid table', run: () => void this.handover.copyCells() },
-          { name: 'Hand over CSV of the crosstab', search: 'export table totals', run: () => void this.handover.crosstab('csv') },
-          { name: 'Hand over HTML of the crosstab', search: 'export table page', run: () => void this.handover.crosstab('html') },
-        ]
-      : []),
-    { name: 'Copy the figure in words', search: 'description alternative text alt export', run: () => void this.handover.words() },
-    { name: 'Hand over CSV of the ledger', search: 'export numbers sql save download', run: () => void this.handover.csv() },
+    ...this.handed().map(({ name, search, task }) => ({ name, search, run: () => void this.handover.run(task) })),
     { name: 'Hand over the project file', search: 'export json save download share', run: () => void this.handover.project() },
     { name: this.theme.choice() === 'light' ? 'Switch to dark' : 'Switch to light', run: () => this.theme.toggle() },
     { name: 'Add a cue', search: CUE_WORDS, run: () => this.brief()?.addCue() },
@@ -204,6 +199,7 @@ export class Shell {
     this.theme.livery();
     inject(FocusHome).watch();
     const injector = inject(Injector);
+    void import('../handover/handed-actions').then(({ HANDED, HANDED_TABLE }) => this.handable.set([HANDED, HANDED_TABLE]));
     void import('../services/announcements').then(({ Announcements }) => injector.get(Announcements));
     effect(() => {
       const names = [this.figureName(), this.projectName(), 'Cowbell'];

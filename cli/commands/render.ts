@@ -1,6 +1,6 @@
 import type { Figure } from 'core/document';
 import type { Handed, HandoverFormat } from 'handover';
-import { handoverFormats } from 'handover';
+import { fileName, formatOffers, sizeOfFigure } from 'handover/offers';
 import { read, warnTo, WrongUse, type Command, type Speech } from '../command';
 import { figureIn } from '../figure-in';
 import { filesTo, type Given } from '../files-to';
@@ -18,7 +18,9 @@ the place of a table, as in cowbell ledger. --theme takes light, dark, the name 
 each of the figure's, up to 8. Without --format the ending of -o decides, else svg. More than one file goes into the folder that -o names; a single
 text without -o is printed. Formats:
 
-${handoverFormats.map(({ name, about }) => `  ${name.padEnd(8)} ${about}`).join('\n')}
+${Object.entries(formatOffers)
+  .map(([name, { about }]) => `  ${name.padEnd(8)} ${about}`)
+  .join('\n')}
 
   cowbell render season.json -o milk.svg
   cowbell render season.json --figure "Milk by hut" --data deliveries=july.csv --format png --scale 2 -o july.png
@@ -91,9 +93,8 @@ export function lookIn(values: {
 
 /** A figure in some formats, as files. Drawing and fonts are loaded only where a format needs them. */
 export async function madeOf(handed: Handed, formats: readonly HandoverFormat[], look: DrawingLook): Promise<Given[]> {
-  const { fileName, sizeOfFigure } = await import('handover');
   const { figure } = handed;
-  const drawings = formats.some(({ isDrawn }) => isDrawn)
+  const drawings = formats.some(({ draws }) => draws)
     ? await (await import('headless')).drawingsOf(handed, look.size ?? sizeOfFigure(figure), look)
     : NOT_DRAWN(figure);
   const wishes = { scale: look.scale, csv: { guardsFormulas: look.guardsFormulas } };

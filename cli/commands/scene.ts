@@ -34,7 +34,7 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   const picture = valueOf(pictureOf(asked), `${figure.name}: `);
   // Drawing and fonts are loaded by this command alone.
   const [{ layOut, layOutTable }, { shippedWidths }, { sceneJson }] = await Promise.all([
-    import('plot'),
+    import('plot/files'),
     import('headless'),
     import('../scene-json'),
   ]);

@@ -1,7 +1,7 @@
 import { writeCsv } from 'core/io';
 import { ledgerTable } from 'core/plan';
 import { escaped } from 'core/markup';
-import { fileName } from '../file-names';
+import { fileName } from '../offers';
 import { figureText, type CueText } from '../figure-text';
 import type { Handed } from '../handed';
 import { element, htmlDocument } from './document';

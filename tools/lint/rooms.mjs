@@ -64,15 +64,19 @@ export const rooms = {
   'core/plan': [...document, 'core/words', 'core/crosstab'],
   'core/check': [...document, 'core/plan', 'core/words'],
   engine: core,
-  plot: core,
+  plot: [...core, 'plot/files'],
+  // Figures as files: apart, so that the stage comes without what makes them.
+  'plot/files': [...core, 'plot'],
   // What leaves: a figure in every format, on the screen or without one.
-  handover: [...core, 'engine', 'plot'],
+  handover: [...core, 'engine', 'handover/offers'],
+  // What is offered, and what of it the page itself does.
+  'handover/offers': core,
   // Letters and pictures without a screen: only Node has its packages.
-  headless: [...core, 'engine', 'plot', 'handover'],
-  app: [...core, 'engine', 'plot', 'handover'],
-  'app/services': [...core, 'engine', 'plot', 'handover'],
+  headless: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
+  app: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
+  'app/services': [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
   'app/ui': leaves,
-  server: [...core, 'engine', 'plot', 'handover', 'headless'],
-  cli: [...core, 'engine', 'plot', 'handover', 'headless'],
+  server: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers', 'headless'],
+  cli: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers', 'headless'],
   demo: core,
 };

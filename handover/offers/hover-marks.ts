@@ -1,6 +1,26 @@
-import { hoverText } from 'core/words';
-import type { HoverMark, Scene } from 'plot';
-import type { Handed } from './handed';
+import type { Figure } from 'core/document';
+import { hoverText, type Computed, type Writing } from 'core/words';
+
+/** The words of a mark, and where it lies, in CSS pixels. */
+export interface MarkWords {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+  readonly words: string;
+}
+
+/** A figure with its numbers and how they are written. */
+export interface PictureWords {
+  readonly picture: Computed;
+  readonly figure: Figure;
+  readonly writing: Writing;
+}
+
+/** The marks of a laid-out figure, layer by layer: the row behind each, its end, and its box where it is a bar. */
+export interface LaidMarks {
+  readonly targets: readonly { readonly rows: Int32Array; readonly ends: Float64Array; readonly boxes: Float64Array | null }[];
+}
 
 // Marks that say something, at most: a file with the words of more is read by nobody.
 const MOST = 3_000;
@@ -8,8 +28,8 @@ const MOST = 3_000;
 const AROUND = 6;
 
 /** What hovering tells of each mark of a laid-out figure, at its place: bars whole, points with some room around. */
-export function hoverMarks({ picture, figure, writing }: Handed, { targets }: Scene): HoverMark[] {
-  const marks: HoverMark[] = [];
+export function hoverMarks({ picture, figure, writing }: PictureWords, { targets }: LaidMarks): MarkWords[] {
+  const marks: MarkWords[] = [];
   const words = new Map<number, string>();
   const wordsOf = (row: number): string => {
     let text = words.get(row);
@@ -29,7 +49,7 @@ const told = ({ title, lines, why }: ReturnType<typeof hoverText>): string =>
   [title, ...lines.map(({ name, value }) => `${name}: ${value}`), why].filter(Boolean).join('\n');
 
 /** A box with its sides the right way round, never too thin to be met. */
-function boxAt(boxes: Float64Array, at: number): Omit<HoverMark, 'words'> {
+function boxAt(boxes: Float64Array, at: number): Omit<MarkWords, 'words'> {
   const [x, y, wide, high] = boxes.subarray(4 * at, 4 * at + 4) as unknown as [number, number, number, number];
   return {
     left: Math.min(x, x + wide),
@@ -39,7 +59,7 @@ function boxAt(boxes: Float64Array, at: number): Omit<HoverMark, 'words'> {
   };
 }
 
-const around = (x: number, y: number): Omit<HoverMark, 'words'> => ({
+const around = (x: number, y: number): Omit<MarkWords, 'words'> => ({
   left: x - AROUND,
   top: y - AROUND,
   width: 2 * AROUND,

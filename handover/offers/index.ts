@@ -1,0 +1,6 @@
+// What is offered to be handed over, and what of it the page itself does: apart, so that the page comes without what makes the formats.
+export { formatOffers, offerNamed, type FormatName, type FormatOffer } from './offers';
+export { fileName } from './file-names';
+export { sizeOfFigure } from './sizes';
+export { pixelsOf, withResolution, type PictureWidth } from './png-resolution';
+export { hoverMarks, type LaidMarks, type MarkWords, type PictureWords } from './hover-marks';
