@@ -4,15 +4,19 @@ import { parseArgs, type ParseArgsConfig } from 'node:util';
 export interface Speech {
   readonly out: (text: string) => void;
   readonly err: (text: string) => void;
+  /** Somebody watches: progress is told there. */
+  readonly isWatched?: boolean;
 }
 
 /** One command. Adding one is adding its file to `commands`: help and choice follow from it. */
 export interface Command {
   readonly name: string;
-  /** How it is called, what it does, examples. */
+  /** What it is for, in a line. */
+  readonly about: string;
+  /** How it is called, what it does, examples: paragraphs, of which the first is the call and the last the examples. */
   readonly help: string;
-  /** Does it. Throws `WrongUse` or `BadInput`. */
-  readonly run: (args: readonly string[], speech: Speech) => Promise<void>;
+  /** Does it, and gives an exit code where that is not 0. Throws `WrongUse` or `BadInput`. */
+  readonly run: (args: readonly string[], speech: Speech) => Promise<number | void>;
 }
 
 /** Wrong use of the command: told with the help of the command it was meant for. */

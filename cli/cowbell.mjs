@@ -26,5 +26,11 @@ async function load() {
   return import('./main.ts');
 }
 
+// Whoever reads what is written may stop doing so.
+process.stdout.on('error', error => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit(0);
+});
+
 const { main } = await load();
 process.exitCode = await main(process.argv.slice(2));

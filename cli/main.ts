@@ -1,19 +1,24 @@
 import { WrongUse, type Command, type Speech } from './command';
 import { BadInput } from './table-file';
-import { commands, HELP } from './usage';
+import { commands, HELP, manual } from './usage';
 
-const process_: Speech = { out: text => process.stdout.write(text), err: text => process.stderr.write(text) };
+const process_: Speech = {
+  out: text => process.stdout.write(text),
+  err: text => process.stderr.write(text),
+  isWatched: process.stderr.isTTY,
+};
 
-/** Runs the command; gives its exit code: 0 done, 1 bad data or formula, 2 wrong use. */
+/** Runs the command; gives its exit code: 0 done, 1 bad data or formula, 2 wrong use, 3 a check stands. */
 export async function main(args: readonly string[], speech: Speech = process_): Promise<number> {
   const [name, ...rest] = args;
   const command = commands.find(item => item.name === name);
   try {
+    const asked = name === 'help' ? commands.find(item => item.name === rest[0]) : undefined;
+    if (asked) return say(speech, 0, manual(asked));
     if (name === undefined || name === '--help' || name === '-h' || name === 'help') return say(speech, name ? 0 : 2, HELP);
     if (!command) throw new WrongUse(`There is no command ${name}. Choose ${listed(commands.map(item => item.name))}.`);
-    if (rest.includes('--help') || rest.includes('-h')) return say(speech, 0, command.help);
-    await command.run(rest, speech);
-    return 0;
+    if (rest.includes('--help') || rest.includes('-h')) return say(speech, 0, manual(command));
+    return (await command.run(rest, speech)) ?? 0;
   } catch (error) {
     return complain(error, command, speech);
   }

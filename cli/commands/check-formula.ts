@@ -26,4 +26,4 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
 }
 
 /** Whether a formula is right. */
-export const checkFormula: Command = { name: 'check-formula', help, run };
+export const checkFormula: Command = { name: 'check-formula', about: 'whether a formula is right', help, run };

@@ -39,4 +39,4 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
 }
 
 /** New columns, filters, groups and orders of a table. */
-export const derive: Command = { name: 'derive', help, run };
+export const derive: Command = { name: 'derive', about: 'columns by formulas, and summaries, of any table', help, run };

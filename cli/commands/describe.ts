@@ -17,4 +17,4 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
 }
 
 /** What the columns of a table hold. */
-export const describe: Command = { name: 'describe', help, run };
+export const describe: Command = { name: 'describe', about: 'what the columns of a table hold', help, run };

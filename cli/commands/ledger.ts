@@ -68,4 +68,4 @@ function warnOf(withoutValue: Readonly<Record<string, number>>, warn: (line: str
 }
 
 /** A figure's ledger, without the screen. */
-export const ledger: Command = { name: 'ledger', help, run };
+export const ledger: Command = { name: 'ledger', about: 'a figure’s numbers with their helper columns', help, run };

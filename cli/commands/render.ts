@@ -111,4 +111,4 @@ const NOT_DRAWN = (figure: Figure) => {
 };
 
 /** Figures in any format, without the screen. */
-export const render: Command = { name: 'render', help, run };
+export const render: Command = { name: 'render', about: 'figures in any format', help, run };

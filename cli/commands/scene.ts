@@ -49,4 +49,4 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
 }
 
 /** Lays a figure out without a screen. */
-export const scene: Command = { name: 'scene', help, run };
+export const scene: Command = { name: 'scene', about: 'a laid-out figure as data', help, run };

@@ -2,3 +2,4 @@
 export { checks, risksOf, type CheckName, type FoundRisk } from './checks';
 export type { Check, CheckSubject, Mend, Risk } from './check';
 export { liveryFaults, withColour, type LiveryFault, type LiverySpot } from './livery-faults';
+export { isAsGrave, SEVERITIES, severityOf, type Severity } from './severity';

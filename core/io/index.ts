@@ -7,7 +7,7 @@ export { readCsv, type ReadOptions } from './read-csv';
 export type { ImportedTable, Misfit, ReadColumn, SourceOrigin } from './imported';
 export { lookAt, type LookColumn, type SourceLook } from './source-look';
 export { MAX_CELLS, MAX_COLUMNS } from './row-run';
-export { readProjectFile, writeProjectFile, type ProjectBundle, type ReadBundle } from './project-file';
+export { projectFileSchema, readProjectFile, writeProjectFile, type ProjectBundle, type ReadBundle } from './project-file';
 export { ENCODING_WORDS, MAX_FILE_BYTES } from './decode';
 
 // Typing and pasting in.

@@ -1,4 +1,4 @@
-import { faultsOf, readProject, sourceKey, type Project } from 'core/document';
+import { documentJsonSchema, faultsOf, readProject, sourceKey, type Project } from 'core/document';
 import { failure, success, type DocumentProblem, type Problem, type Result } from 'core/result';
 import { cellAt, makeTable, named, parseIsoDate, parseIsoTimestamp, valuesFrom, type ColumnType, type Table } from 'core/table';
 import * as z from 'zod/mini';
@@ -24,6 +24,18 @@ const tableSchema = z.object({
   columns: z.array(z.object({ name: z.string(), type: z.enum(types as [ColumnType, ...ColumnType[]]), cells: z.array(cell) })),
 });
 const fileSchema = z.object({ format: z.literal(FORMAT), project: z.unknown(), tables: z.record(z.string(), tableSchema) });
+
+/** The project file as JSON Schema, generated from what reads it. */
+export function projectFileSchema(): Readonly<Record<string, unknown>> {
+  const { $schema, ...project } = documentJsonSchema();
+  const { properties, ...file } = z.toJSONSchema(fileSchema, { unrepresentable: 'any', io: 'input' }) as Readonly<Record<string, unknown>>;
+  return {
+    ...file,
+    $schema,
+    title: 'A Cowbell project with its tables',
+    properties: { ...(properties as object), project },
+  };
+}
 
 /** The project with its source tables as one JSON text; numbers in shortest exact form, missing as null. */
 export function writeProjectFile({ project, tables }: ProjectBundle): string {
