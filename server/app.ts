@@ -6,6 +6,8 @@ import { join } from 'node:path';
 import { feeds } from './feeds/feeds';
 import { fetchFeed } from './feeds/fetch-feed';
 import { ownNames } from './host-names';
+import type { RenderPool } from './render/render-pool';
+import { renderRoute } from './render/render-route';
 import { securityHeaders } from './security-headers';
 
 /** What the server serves, and to whom. */
@@ -14,6 +16,8 @@ export interface ServerOptions {
   readonly root: string;
   /** Names by which it answers beside those of its own addresses. */
   readonly names?: readonly string[];
+  /** Makes figures for who asks; nobody does unless it is there. */
+  readonly render?: RenderPool;
 }
 
 // Files whose names carry a hash of their contents never change.
@@ -22,7 +26,7 @@ const METHODS = ['GET', 'HEAD'];
 const A_YEAR_S = 31_536_000;
 
 /** The server: the built application with the right headers, its simulated feeds and the way to them, and its health. */
-export function createApp({ root, names = [] }: ServerOptions): Express {
+export function createApp({ root, names = [], render }: ServerOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(compression());
@@ -33,6 +37,7 @@ export function createApp({ root, names = [] }: ServerOptions): Express {
     next();
   });
   app.use(ownNames(names));
+  if (render) app.use(renderRoute(render));
   app.use((request, response, next) => {
     if (METHODS.includes(request.method)) return next();
     response.status(405).set('Allow', METHODS.join(', ')).json({ error: 'method', message: 'This server only hands out what it has.' });
