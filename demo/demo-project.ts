@@ -1,5 +1,5 @@
 import type { TableFacts } from 'core/brief';
-import { plainFormat, plainTable, PROJECT_VERSION, type NumberFormat, type Project } from 'core/document';
+import { plainFormat, plainTable, PROJECT_VERSION, type NumberFormat, type PageBlock, type Project } from 'core/document';
 import { LADDERS } from 'core/format';
 import type { Table } from 'core/table';
 import * as cued from './cue-figures';
@@ -37,7 +37,7 @@ export function demoProject(tables: readonly Table[]): Project {
   const [deliveries, huts, tanks, cellcounts, grades] = ['deliveries', 'huts', 'tanks', 'cellcounts', 'grades'].map(name =>
     wordsOf(tables, name),
   ) as [TableFacts, TableFacts, TableFacts, TableFacts, TableFacts];
-  return {
+  return withReport({
     version: PROJECT_VERSION,
     id: 'highmeadow',
     name: 'Highmeadow season',
@@ -78,10 +78,31 @@ export function demoProject(tables: readonly Table[]): Project {
       { name: 'slack', colour: 'clay' },
       { name: 'full', colour: 'pasture' },
     ],
-  };
+  });
 }
 
 function wordsOf(tables: readonly Table[], name: string): TableFacts {
   const table = tables.find(item => item.name === name) as Table;
   return { id: name, name, rowCount: table.rowCount, units: UNITS[name] ?? {}, columns: table.columns };
+}
+
+/** The season's report: three figures and what is said of them, with values that follow the rows. */
+function withReport(project: Project): Project {
+  const figure = (name: string, wide: boolean): PageBlock => {
+    const found = project.figures.find(item => item.name === name);
+    if (!found) throw new Error(`no figure is called ${name}`);
+    return { kind: 'figure', figure: found.id, wide };
+  };
+  const text = (...paragraphs: readonly string[]): PageBlock => ({ kind: 'text', text: paragraphs.join('\n\n'), of: null });
+  const blocks: PageBlock[] = [
+    text(
+      '# Milk brought down',
+      'The union’s huts brought {sum(milk) as thousand litres} down to the valleys this season, {avg(milk) as volume} a hut. The fullest hut brought {max(milk) as volume}, the emptiest {min(milk) as volume}.',
+    ),
+    figure('Above average', true),
+    text('# Against the plan', 'Two valleys from May to September, month by month: what was brought, and what was beyond the plan.'),
+    figure('Milk against plan', false),
+    figure('Direction', false),
+  ];
+  return { ...project, pages: [{ id: 'report', name: 'Report of the 2031 season', columns: 2, blocks }] };
 }

@@ -9,3 +9,4 @@ export { figureStatement } from './sql/figure-statement';
 export { figureWorkbook, type FigureWorkbook } from './workbook/figure-workbook';
 export { toXlsx } from './workbook/to-xlsx';
 export { figureHtml } from './html/figure-html';
+export { writtenPage, type WrittenBlock, type WrittenPage } from './pages/written-page';

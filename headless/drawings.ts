@@ -1,5 +1,6 @@
 import { type FigureSize, type Scene } from 'plot';
 import { layOut, layOutTable, toSvg } from 'plot/files';
+import type { Plan } from 'core/plan';
 import type { Drawings, Handed } from 'handover';
 import { hoverMarks } from 'handover/offers';
 import { scenePng } from './picture';
@@ -29,8 +30,18 @@ export async function drawingsOf(handed: Handed, size: FigureSize, { transparent
   };
 }
 
+/** A plan as SVG of a size, with ids of its own, so that it can stand in a document with others. */
+export async function planSvg(plan: Plan, size: FigureSize, prefix: string, embedFonts: boolean): Promise<string> {
+  const fonts = await ShippedFonts.load(plan.livery.font);
+  const scene = await sceneOfPlan({ plan }, size, fonts);
+  return toSvg(scene, plan, new Map(), { prefix, fonts: embedFonts ? await embeddedFonts(plan.livery.font, [EVERY_LETTER]) : [] });
+}
+
+// Letters of every file of a family: the words around the figure are written in it too.
+const EVERY_LETTER = 'aĂę';
+
 /** The laid-out figure: a chart at its size, a table as large as its rows and columns need. */
-const sceneOfPlan = ({ plan }: Handed, size: FigureSize, fonts: ShippedFonts): Promise<Scene> =>
+const sceneOfPlan = ({ plan }: Pick<Handed, 'plan'>, size: FigureSize, fonts: ShippedFonts): Promise<Scene> =>
   plan.kind === 'table' ? layOutTable(plan, { width: 0, height: null }, fonts.width) : Promise.resolve(layOut(plan, size, fonts.width));
 
 const textsOf = ({ groups }: Scene): string[] =>

@@ -1,4 +1,4 @@
-import { inject, Injectable, Injector } from '@angular/core';
+import { inject, Injectable, Injector, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { map } from 'rxjs';
 import { PictureStore } from '../services/picture-store';
@@ -13,6 +13,9 @@ export class Handover {
   readonly isTable = toSignal(inject(PictureStore).shown$.pipe(map(({ picture }) => picture?.plans.at(-1)?.kind === 'table')), {
     initialValue: false,
   });
+
+  /** The pages of the report lie over the screen. */
+  readonly pagesShown = signal(false);
 
   async run(task: HandingTask): Promise<void> {
     const { Handing } = await import('./handing');

@@ -1,15 +1,23 @@
-/** Prints a picture on a page of its own size, in CSS pixels: as lines and letters, by the browser's own dialog. */
-export async function printFigure(svg: string, { width, height }: { readonly width: number; readonly height: number }): Promise<void> {
-  const parsed = new DOMParser().parseFromString(svg, 'image/svg+xml');
+/** What is printed: its markup, which holds nothing that runs, how it looks, and the size of the paper where it has one of its own, in CSS pixels. */
+export interface PrintJob {
+  readonly markup: string;
+  readonly style: string;
+  readonly size: { readonly width: number; readonly height: number } | null;
+}
+
+/** Prints something in the place of the page: as lines and letters, by the browser's own dialog. */
+export async function print({ markup, style, size }: PrintJob): Promise<void> {
+  // The page's policy takes no styles from within; those that matter stand in the sheet.
+  const parsed = new DOMParser().parseFromString(markup.replace(/<style>[^<]*<\/style>/g, ''), 'text/html');
   const host = document.createElement('div');
   host.className = 'printed';
-  host.append(document.adoptNode(parsed.documentElement));
+  host.append(...[...parsed.body.childNodes].map(node => document.adoptNode(node)));
   // A sheet that is made by the page's own script: the policy allows no styles from anywhere else.
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(
-    `@page{size:${width}px ${height}px;margin:0}` +
-      `@media screen{.printed{display:none}}` +
-      `@media print{body>*{display:none!important}body>.printed{display:block!important}html,body{height:auto!important;overflow:visible!important;background:none!important}.printed svg{display:block;width:${width}px;height:${height}px}}`,
+    `@page{${size ? `size:${size.width}px ${size.height}px;` : ''}margin:${size ? '0' : '14mm'}}` +
+      '@media screen{.printed{display:none}}' +
+      `@media print{body>*{display:none!important}body>.printed{display:block!important}html,body{height:auto!important;overflow:visible!important;background:none!important}.printed text{white-space:pre}${style}}`,
   );
   document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
   document.body.append(host);
@@ -22,3 +30,7 @@ export async function printFigure(svg: string, { width, height }: { readonly wid
     document.adoptedStyleSheets = document.adoptedStyleSheets.filter(own => own !== sheet);
   }
 }
+
+/** Prints a picture on a page of its own size. */
+export const printFigure = (svg: string, size: { readonly width: number; readonly height: number }): Promise<void> =>
+  print({ markup: svg, size, style: `.printed svg{display:block;width:${size.width}px;height:${size.height}px}` });

@@ -1,8 +1,9 @@
 import { transfer } from 'comlink';
+import type { PageDoc } from 'core/document';
 import type { Livery } from 'core/plan';
 import { failure, success, type Result } from 'core/result';
 import { Engine, type EngineApi } from 'engine';
-import type { HandoverWishes } from 'handover';
+import type { HandoverWishes, WrittenPage } from 'handover';
 
 /** A figure asked for in a format. What the format shows of it was drawn by the page. */
 export interface HandoverAsk {
@@ -16,10 +17,19 @@ export interface HandoverAsk {
 /** The engine as the page sees it: it also makes the formats in which a figure leaves. */
 export interface HandingApi extends EngineApi {
   handOver(ask: HandoverAsk): Promise<Result<Uint8Array>>;
+  /** A page as it stands, whether it is in the project or not: its words written, its figures planned. */
+  writePage(page: PageDoc, livery: Livery): Promise<Result<WrittenPage>>;
 }
 
 /** An engine that hands figures over. What makes the formats comes when the first is asked for. */
 export class HandingEngine extends Engine implements HandingApi {
+  writePage(page: PageDoc, livery: Livery): Promise<Result<WrittenPage>> {
+    return this.withSession(async session => {
+      const { writtenPage } = await import('handover');
+      return success(writtenPage(session, page, livery));
+    });
+  }
+
   handOver({ figure: id, livery, format: name, wishes, drawn }: HandoverAsk): Promise<Result<Uint8Array>> {
     return this.withSession(async session => {
       const { formatNamed, handedOf } = await import('handover');

@@ -23,6 +23,7 @@ import { Library } from '../library/library';
 import { FormulaDesk } from '../services/formula-desk';
 import { Keeper } from '../services/keeper';
 import { FigureActions } from '../services/figure-actions';
+import { PagesView } from '../pages/pages-view';
 import { Notices } from '../services/notices';
 import { Incoming } from '../services/incoming';
 import { Opener } from '../services/opener';
@@ -71,6 +72,7 @@ const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
     Ledger,
     Library,
     NoticeList,
+    PagesView,
     Sheet,
     Stage,
     TablesView,
@@ -139,6 +141,7 @@ export class Shell {
     { name: 'Go to the ledger', search: 'numbers table grid sql formula check', keys: 'Alt+3', run: () => this.focus('ledger') },
     { name: 'Open a file or paste rows', search: 'import csv load join merge data table', run: () => this.library()?.open() },
     { name: 'Tables of the project', search: 'align join look up stack turn columns rows', run: () => this.incoming.tablesShown.set(true) },
+    { name: 'Pages of the report', search: 'document paragraphs layout monthly', run: () => this.handover.pagesShown.set(true) },
     { name: 'Open the sample project', run: () => void this.opener.openSample() },
     { name: 'Look through the gallery', run: () => this.gallery.set(true) },
     { name: 'New figure', run: () => void this.figureActions.create() },

@@ -6,6 +6,7 @@ import { read, warnTo, WrongUse, type Command, type Speech } from '../command';
 import { computedFigures } from '../figures-in';
 import { folderOf, type Given } from '../files-to';
 import { formatsIn } from '../formats-in';
+import { pageFile } from '../page-file';
 import { sessionWith } from '../session-with';
 import { BadInput, readProject } from '../table-file';
 import { themeIn, withLivery, type Theme } from '../theme-in';
@@ -15,7 +16,7 @@ import { DRAWING, lookIn, madeOf } from './render';
 const help = `cowbell run PROJECT.json [--data TABLE=FILE …] [--format NAME …] [--size 1200x675] [--scale N] [--theme light|dark|LIVERY]
   [--fonts embedded|named] [--transparent] [--plain] [--severity wrong|misleading|unclear] [--json] -o FOLDER
 
-Makes the whole report again: every figure in every format asked for (png and html unless said), and beside them findings.txt and findings.json,
+Makes the whole report again: every figure in every format asked for (png and html unless said), every page as a document, and beside them findings.txt and findings.json,
 checks.txt and checks.json, and what-changed.txt and what-changed.json: what the cues find over these rows that they did not find over the project's
 own. Progress is told on a terminal; --json tells each step as a line of JSON instead. With --severity it ends with code 3 when a check stands that is
 so grave, after all is written. A figure that cannot be made is told, and stops no other.
@@ -36,7 +37,7 @@ async function work(args: readonly string[], speech: Speech): Promise<number> {
   const own = { ...bundle, project: withLivery(bundle.project, theme) };
   const session = await sessionWith(own, values.data ?? [], warnTo(speech));
   const before = values.data?.length ? foundBefore(await sessionWith(own, [], () => undefined), theme) : new Map<string, never>();
-  const tell = tellerOf(speech, values.json, session.project.figures.length);
+  const tell = tellerOf(speech, values.json, session.project.figures.length + (session.project.pages ?? []).length);
   const report = new Report(values.output);
   for (const { figure, handed, problems } of computedFigures(session, [], theme, values.plain)) {
     if (!handed) {
@@ -47,6 +48,11 @@ async function work(args: readonly string[], speech: Speech): Promise<number> {
     const given = await madeOf(handed, formats, look);
     await report.take(handed, given, before.get(figure.id));
     tell({ figure: figure.name, files: given.map(({ name }) => name) });
+  }
+  for (const page of session.project.pages ?? []) {
+    const given = await pageFile(session, page, theme);
+    await folderOf([given], values.output);
+    tell({ page: page.name, files: [given.name] });
   }
   await report.finish();
   tell({ done: true, folder: values.output });
@@ -116,9 +122,9 @@ class Report {
 function tellerOf(speech: Speech, json: boolean, all: number): (step: Readonly<Record<string, unknown>>) => void {
   let done = 0;
   return step => {
-    if ('figure' in step) done++;
+    if (!('done' in step)) done++;
     if (json) speech.out(`${JSON.stringify({ ...step, step: done, of: all })}\n`);
-    else if (speech.isWatched) speech.err('done' in step ? `\n` : `\r\u001b[K${done} of ${all}: ${String(step['figure'])}`);
+    else if (speech.isWatched) speech.err('done' in step ? `\n` : `\r\u001b[K${done} of ${all}: ${String(step['figure'] ?? step['page'])}`);
   };
 }
 

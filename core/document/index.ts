@@ -54,6 +54,7 @@ export {
 export type { Derived, Making, Mend, TableDoc } from './table-schema';
 export { plainTable, sourceKey } from './plain-table';
 export { plainCrosstab, plainDress, plainFormat, plainLabels, plainScales, plainShape } from './plain';
+export { MOST_BLOCKS, MOST_PAGES, MOST_PARAGRAPH, type PageBlock, type PageDoc } from './page-schema';
 export { documentJsonSchema } from './json-schema';
 export { LIVERIES, liveryNamed } from './liveries';
 export { withAxis } from './with-axis';

@@ -14,6 +14,7 @@ import {
   numberFormatSchema,
   smallPictureSchema,
 } from './schema';
+import { MOST_PAGES, pageSchema } from './page-schema';
 import { cellEditSchema, derivedSchema, tableDocSchema } from './table-schema';
 
 const text = z.string();
@@ -37,6 +38,7 @@ const plainEdits = [
   z.object({ kind: z.literal('set-formats'), formats: z.array(numberFormatSchema) }),
   z.object({ kind: z.literal('set-pictures'), pictures: z.array(smallPictureSchema).check(z.maxLength(MOST_PICTURES)) }),
   z.object({ kind: z.literal('set-liveries'), liveries: z.array(liverySchema).check(z.maxLength(MOST_LIVERIES)) }),
+  z.object({ kind: z.literal('set-pages'), pages: z.array(pageSchema).check(z.maxLength(MOST_PAGES)) }),
   z.object({ kind: z.literal('set-looks'), looks: z.array(namedLookSchema).check(z.maxLength(MOST_LOOKS)) }),
 ] as const;
 const all = z.object({ kind: z.literal('all'), edits: z.array(z.discriminatedUnion('kind', plainEdits)) });

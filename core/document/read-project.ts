@@ -1,5 +1,6 @@
 import { failure, success, type Result } from 'core/result';
 import type * as z from 'zod/mini';
+import { fromVersion10 } from './from-version-10';
 import { fromVersion3 } from './from-version-3';
 import { fromVersion4 } from './from-version-4';
 import { fromVersion5 } from './from-version-5';
@@ -24,6 +25,7 @@ const migrations: Readonly<Record<number, Migration>> = {
   7: fromVersion7,
   8: fromVersion8,
   9: fromVersion9,
+  10: fromVersion10,
 };
 
 /** Version 2 brought series, panels, steps, helper columns by hand, derived columns and number formats. */

@@ -3,10 +3,11 @@ import { figureDataSchema } from 'core/frame';
 import { LANGUAGES } from 'core/format';
 import { SCALE_NAMES } from 'core/scale';
 import * as z from 'zod/mini';
+import { MOST_PAGES, pageSchema } from './page-schema';
 import { tableDocSchema } from './table-schema';
 
 /** The version that this code writes. Older documents are migrated when read (see `migrations`). */
-export const PROJECT_VERSION = 10;
+export const PROJECT_VERSION = 11;
 
 /** How figures can be drawn. `bar` and `lying-stem` lie; a `crosstab` is a table; everything else stands upright. */
 export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points', 'crosstab'] as const;
@@ -332,6 +333,7 @@ export const projectSchema = z.object({
   pictures: z.array(smallPictureSchema).check(z.maxLength(MOST_PICTURES)),
   liveries: z.array(liverySchema).check(z.maxLength(MOST_LIVERIES)),
   looks: z.array(namedLookSchema).check(z.maxLength(MOST_LOOKS)),
+  pages: z.optional(z.array(pageSchema).check(z.maxLength(MOST_PAGES))),
 });
 
 /** One chart: data part, shape, cues, scales, words. */

@@ -22,7 +22,7 @@ export class FigureWords {
   readonly faults: WordFault[] = [];
   private table: Table | null = null;
 
-  constructor(private readonly request: LayoutRequest) {}
+  constructor(private readonly request: WordsOver) {}
 
   /** A text; what cannot be computed in it stands as a dash, and is told of at its word of the brief. */
   write(key: string, text: string): string {
@@ -66,6 +66,16 @@ const INSIDE = /^\{(.*?)(?:\s+as\s+([\p{L}\p{N}_ ]+?))?\s*\}$/u;
 
 /** The measure that a formula speaks of, for its unit and decimals: the first whose name stands in it. */
 const soleMeasure = (formula: string, measures: readonly string[]): string => measures.find(name => formula.includes(name)) ?? '';
+
+/** What a text with computed values is written over. */
+export type WordsOver = Pick<LayoutRequest, 'frame' | 'applied' | 'write' | 'formats'>;
+
+/** A text outside a figure with values computed over its rows, as in its own words; what cannot be computed is told. */
+export function writeWords(text: string, over: WordsOver): { readonly text: string; readonly faults: readonly string[] } {
+  const writer = new FigureWords(over);
+  const written = writer.write('text', text);
+  return { text: written, faults: writer.faults.map(({ words }) => words) };
+}
 
 /** The words of a figure as they are drawn. */
 export interface WrittenWords {

@@ -5,6 +5,7 @@ export { computedOf, picturing, pictureOf, type Picture, type PictureRequest } f
 export { namedParts } from './named-parts';
 export { planOf } from './plan-of';
 export { crosstabHtml, crosstabLines, crosstabTable } from './table-out';
+export { writeWords, type WordsOver } from './figure-words';
 export { withoutAxes } from './without-axes';
 export type { PlanRequest } from './requests';
 export type { Beyond } from './plan';

@@ -1,10 +1,9 @@
 import { writeCsv } from 'core/io';
 import { ledgerTable } from 'core/plan';
 import { escaped } from 'core/markup';
-import { fileName } from '../offers';
+import { element, fileName, htmlDocument } from '../offers';
 import { figureText, type CueText } from '../figure-text';
 import type { Handed } from '../handed';
-import { element, htmlDocument } from './document';
 import { ledgerHtml } from './ledger-html';
 
 /** A figure as one file that opens anywhere: drawn, with what each mark says, what stands out, the ledger, and its rows to take away. */

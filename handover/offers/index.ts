@@ -1,5 +1,7 @@
 // What is offered to be handed over, and what of it the page itself does: apart, so that the page comes without what makes the formats.
 export { formatOffers, offerNamed, type FormatName, type FormatOffer } from './offers';
+export { element, htmlDocument, type Look } from './document';
+export { PAGE_STYLE, pageBody, pageHtml, type PageForHtml } from './page-html';
 export { fileName } from './file-names';
 export { sizeOfFigure } from './sizes';
 export { pixelsOf, withResolution, type PictureWidth } from './png-resolution';

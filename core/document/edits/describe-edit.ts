@@ -43,6 +43,8 @@ export function describeEdit(edit: Edit, before: Project): string {
       return 'changed the liveries';
     case 'set-looks':
       return 'changed the named looks';
+    case 'set-pages':
+      return 'changed the pages';
     case 'set-formats':
       return 'changed the number formats';
     case 'all':

@@ -4,6 +4,7 @@ import { sharedParts } from './shared-parts';
 import { unreachable } from 'core/result';
 import type { CellEdit } from 'core/table';
 import type { Figure, LiveryDoc, NamedLook, NumberFormat, SmallPicture, Project } from '../schema';
+import type { PageDoc } from '../page-schema';
 import type { Derived, TableDoc } from '../table-schema';
 
 /** Everything that can be done to a project; each is one step of undo. */
@@ -25,6 +26,7 @@ export type Edit =
   | { readonly kind: 'set-pictures'; readonly pictures: readonly SmallPicture[] }
   | { readonly kind: 'set-liveries'; readonly liveries: readonly LiveryDoc[] }
   | { readonly kind: 'set-looks'; readonly looks: readonly NamedLook[] }
+  | { readonly kind: 'set-pages'; readonly pages: readonly PageDoc[] }
   | { readonly kind: 'all'; readonly edits: readonly Edit[] };
 
 /** The project after an edit; what is equal is shared with the one before. */
@@ -64,6 +66,8 @@ export function applyEdit(project: Project, edit: Edit): Project {
       return { ...project, liveries: [...edit.liveries] };
     case 'set-looks':
       return { ...project, looks: [...edit.looks] };
+    case 'set-pages':
+      return { ...project, pages: [...edit.pages] };
     case 'all':
       return edit.edits.reduce(applyEdit, project);
     default:
