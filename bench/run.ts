@@ -21,8 +21,10 @@ import { e1 } from './rows/e1';
 import { e2 } from './rows/e2';
 import { t1 } from './rows/t1';
 import { t2 } from './rows/t2';
+import { r1 } from './rows/r1';
+import { r2 } from './rows/r2';
 
-const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, b3, b4, c1, c2, c3, c4, d1, d2, e1, e2, t1, t2, app];
+const rows: readonly BenchRow[] = [a1, a2, a3, a4, a5, a6, b1, b2, b3, b4, c1, c2, c3, c4, d1, d2, e1, e2, t1, t2, r1, r2, app];
 
 const wanted = process.argv.slice(2).map(name => name.toUpperCase());
 const chosen = wanted.length ? rows.filter(row => wanted.includes(row.name)) : rows;

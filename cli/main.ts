@@ -18,7 +18,8 @@ export async function main(args: readonly string[], speech: Speech = process_): 
     if (name === undefined || name === '--help' || name === '-h' || name === 'help') return say(speech, name ? 0 : 2, HELP);
     if (!command) throw new WrongUse(`There is no command ${name}. Choose ${listed(commands.map(item => item.name))}.`);
     if (rest.includes('--help') || rest.includes('-h')) return say(speech, 0, manual(command));
-    return (await command.run(rest, speech)) ?? 0;
+    const code = await command.run(rest, speech);
+    return typeof code === 'number' ? code : 0;
   } catch (error) {
     return complain(error, command, speech);
   }

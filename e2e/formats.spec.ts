@@ -177,3 +177,17 @@ test.describe('pages', () => {
       expect(folder).toContain(name);
   });
 });
+
+test('the guide is searched, and each of its needs has its picture', async ({ page }) => {
+  await page.getByRole('button', { name: 'Help', exact: true }).click();
+  const help = page.getByRole('dialog', { name: 'Help' });
+  await expect(help.getByRole('heading', { name: 'What do I say for …' })).toBeVisible();
+  await help.getByLabel('Search the guide').fill('running total');
+  await page.keyboard.press('Enter');
+  await expect(help.getByRole('heading', { name: 'Window calculations' })).toBeVisible();
+  await expect(help.getByRole('img')).toHaveJSProperty('naturalWidth', 800);
+  await help.getByLabel('Search the guide').fill('qqzz');
+  await expect(help.getByText('Nothing in the guide has these words')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(help).toHaveCount(0);
+});

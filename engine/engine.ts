@@ -279,13 +279,7 @@ export class Engine implements EngineApi {
 
   /** A result, or what went wrong in the engine as one: nothing that is asked ends the session. */
   private guarded<T>(work: (session: Session) => Result<T>): Promise<Result<T>> {
-    const { session } = this;
-    if (!session) return Promise.resolve(failure({ code: 'engine-fault', words: 'no project is open' }));
-    try {
-      return Promise.resolve(work(session));
-    } catch (error) {
-      return Promise.resolve(failure(faultOf(error)));
-    }
+    return this.withSession(session => Promise.resolve(work(session)));
   }
 
   private async create(project: Project, tables: Map<string, Table>): Promise<OpenedProject> {

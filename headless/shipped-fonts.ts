@@ -1,10 +1,9 @@
-import { readFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import * as fontkit from 'fontkit';
 import type { Font, TextWidth } from 'plot';
 import type { EmbeddedFont } from 'plot/files';
-import wawoff2 from 'wawoff2';
 
 /** A family that ships: where its files are, the most used first, and what lies above and below its base line, in sizes of its letters. */
 interface Family {
@@ -40,7 +39,8 @@ export interface TextRun {
 
 /** A file of a font: its measures, and its name on canvases. */
 interface FontFile {
-  readonly font: fontkit.Font;
+  /** Read when the first letter asks for it: most texts need one file alone. */
+  readonly font: () => fontkit.Font;
   readonly family: string;
   readonly bytes: Buffer;
 }
@@ -63,8 +63,8 @@ export class ShippedFonts {
     const files: FontFile[] = [];
     // One after the other: the unpacker has one memory for all.
     for (const subset of family.subsets) {
-      const bytes = Buffer.from(await wawoff2.decompress(await readFile(fileOf(family, subset))));
-      files.push({ font: fontkit.create(bytes) as fontkit.Font, family: `${family.slug}-${subset}`, bytes });
+      const bytes = await unpacked(family, subset);
+      files.push({ font: once(() => fontkit.create(bytes) as fontkit.Font), family: `${family.slug}-${subset}`, bytes });
     }
     return new ShippedFonts(files);
   }
@@ -89,9 +89,18 @@ export class ShippedFonts {
   private face(weight: number): Face {
     let face = this.faces.get(weight);
     if (!face)
-      this.faces.set(weight, (face = new Face(this.files.map(file => ({ ...file, font: file.font.getVariation({ wght: weight }) })))));
+      this.faces.set(
+        weight,
+        (face = new Face(this.files.map(file => ({ ...file, font: once(() => file.font().getVariation({ wght: weight })) })))),
+      );
     return face;
   }
+}
+
+/** Something that is made when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => (made ??= { value: make() }).value;
 }
 
 const loaded = new Map<Family, Promise<ShippedFonts>>();
@@ -116,6 +125,22 @@ export async function embeddedFonts(fonts: string, texts: Iterable<string>): Pro
       source: `data:font/woff2;base64,${(await readFile(fileOf(family, subset))).toString('base64')}`,
     })),
   );
+}
+
+/** A file of a family as it is measured; unpacked once, and kept beside the packages where that can be written. */
+async function unpacked(family: Family, subset: string): Promise<Buffer> {
+  const kept = join(folderOf(family), '..', '..', '.cache', 'cowbell-fonts', `${family.slug}-${subset}.ttf`);
+  const before = await readFile(kept).catch(() => null);
+  if (before) return before;
+  const { default: wawoff2 } = await import('wawoff2');
+  const bytes = Buffer.from(await wawoff2.decompress(await readFile(fileOf(family, subset))));
+  // Written beside and moved into place, so that nobody reads half of it.
+  const whole = `${kept}.${process.pid}`;
+  await mkdir(dirname(kept), { recursive: true })
+    .then(() => writeFile(whole, bytes))
+    .then(() => rename(whole, kept))
+    .catch(() => undefined);
+  return bytes;
 }
 
 const folderOf = ({ slug }: Family): string => dirname(createRequire(import.meta.url).resolve(`@fontsource-variable/${slug}/package.json`));
@@ -159,13 +184,13 @@ class Face {
     }
     return stretches.map(({ file, text: own }) => ({
       text: own,
-      width: file ? widthIn(file.font, own) : foreign(own),
+      width: file ? widthIn(file.font(), own) : foreign(own),
       family: file?.family ?? null,
     }));
   }
 
   private fileFor(codePoint: number): FontFile | undefined {
-    return this.files.find(({ font }) => font.hasGlyphForCodePoint(codePoint));
+    return this.files.find(({ font }) => font().hasGlyphForCodePoint(codePoint));
   }
 }
 

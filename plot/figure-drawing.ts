@@ -229,10 +229,13 @@ export class FigureDrawing {
         chart.options = this.chartOptions();
       },
       beforeDraw: ({ ctx, width, height }) => {
+        // A canvas that stands for one is asked where things lie, not what they look like.
+        if (this.options.isBlind) return false;
         ctx.save();
         ctx.fillStyle = this.plan.livery.ground;
         ctx.fillRect(0, 0, width, height);
         ctx.restore();
+        return true;
       },
       afterDatasetsDraw: chart => paintScene(this.canvasOf(chart, chart.ctx), this.drawnOn(chart).scene),
     };

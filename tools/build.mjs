@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { installPackages, makeGrammar, root, run } from './install.mjs';
 import { checkSize } from './check-size.mjs';
 
-const FOLDERS = ['app', 'core', 'engine', 'plot', 'handover', 'demo/data'];
+const FOLDERS = ['app', 'core', 'engine', 'plot', 'handover', 'headless', 'cli', 'tools/guide', 'demo/data'];
 const FILES = ['angular.json', 'package-lock.json', 'tsconfig.json', 'tsconfig.app.json', 'tsconfig.worker.json'];
 const stamp = join(root, 'dist', 'sources');
 
@@ -30,6 +30,7 @@ export function build() {
   console.log('Building…');
   run('npx', ['--no-install', 'ng', 'build', '--progress=false']);
   checkSize();
+  run(process.execPath, ['--import', 'tsx', 'tools/guide/write-guide.ts', join('dist', 'app', 'guide')]);
   writeFileSync(stamp, sourcesHash());
 }
 

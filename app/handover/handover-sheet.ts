@@ -40,7 +40,7 @@ const TABLE: readonly Offer[] = [
 export class HandoverSheet {
   protected readonly handover = inject(Handover);
   protected readonly wishes = handingWishes;
-  protected readonly scales = PNG_SCALES;
+  protected readonly scales = PNG_SCALES.slice(1);
   protected readonly numbers = NUMBERS;
   protected readonly words = WORDS;
   protected readonly table = TABLE;

@@ -23,6 +23,7 @@ import { Library } from '../library/library';
 import { FormulaDesk } from '../services/formula-desk';
 import { Keeper } from '../services/keeper';
 import { FigureActions } from '../services/figure-actions';
+import { HelpView } from '../help/help-view';
 import { PagesView } from '../pages/pages-view';
 import { Notices } from '../services/notices';
 import { Incoming } from '../services/incoming';
@@ -39,14 +40,11 @@ import { ROOT_ZOOM } from '../ui/root-zoom';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 import { CommandSearch, type Command } from './command-search';
+import { CUE_WORDS, MORE } from './command-words';
 import { FigureList } from './figure-list';
 import { KeyList } from './key-list';
 import { NoticeList } from './notice-list';
 import { isTyping, shortcutOf } from './shortcuts';
-
-// What analysts call the things that cues do.
-const CUE_WORDS =
-  'mark highlight biggest smallest largest lowest highest rank top average mean limit threshold negative plan target error bars show values labels outlier trend running colour';
 
 /** Opens what a button of the brief or the stage opens, beside it. */
 const press = (what: string): void => document.querySelector<HTMLElement>(`[data-acts="${what}"]`)?.click();
@@ -66,6 +64,7 @@ const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
     FormulaDeskPanel,
     Gallery,
     HandoverSheet,
+    HelpView,
     Icon,
     IntakeView,
     KeyList,
@@ -120,6 +119,8 @@ export class Shell {
   protected readonly dropping = signal(false);
   /** All figures as pictures lie over the screen. */
   protected readonly gallery = signal(false);
+  /** The guide lies over the screen. */
+  protected readonly help = signal(false);
   private readonly figureNames = computed(() => this.open()?.history.project.figures ?? []);
   private readonly figureName = computed(() => this.figureNames().find(({ id }) => id === this.open()?.figure)?.name ?? '');
   protected readonly projectName = computed(() => this.open()?.history.project.name ?? '');
@@ -165,6 +166,7 @@ export class Shell {
     { name: 'Compute a column', search: 'formula sql derived join', run: () => this.write('derived') },
     { name: 'Add a helper column', search: 'formula sql window', run: () => this.write('helper') },
     { name: 'Add a measure by formula', search: 'sql aggregate ratio', run: () => this.write('measure') },
+    { name: 'Help', search: 'guide manual how documentation what do I say', run: () => this.help.set(true) },
     { name: 'See all keys', search: 'shortcut keyboard help', keys: '?', run: () => this.keyList()?.open() },
     { name: 'Rename the project', run: () => this.naming()?.open() },
     { name: 'Show plain', run: () => this.store.changeFigure({ view: 'plain' }) },
@@ -193,10 +195,7 @@ export class Shell {
   ]);
 
   /** What the bar has no room for in a small window. */
-  protected readonly more = computed(() => {
-    const names = ['Undo', 'Redo', 'Look through the gallery', 'New figure', 'Show the figure alone', 'Switch to dark', 'Switch to light'];
-    return this.commands().filter(({ name }) => names.includes(name));
-  });
+  protected readonly more = computed(() => this.commands().filter(({ name }) => MORE.has(name)));
 
   constructor() {
     this.theme.livery();

@@ -10,6 +10,7 @@ import download from 'lucide/dist/esm/icons/download.mjs';
 import ellipsis from 'lucide/dist/esm/icons/ellipsis.mjs';
 import folderOpen from 'lucide/dist/esm/icons/folder-open.mjs';
 import grip from 'lucide/dist/esm/icons/grip-vertical.mjs';
+import help from 'lucide/dist/esm/icons/circle-question-mark.mjs';
 import layoutGrid from 'lucide/dist/esm/icons/layout-grid.mjs';
 import maximize from 'lucide/dist/esm/icons/maximize-2.mjs';
 import moon from 'lucide/dist/esm/icons/moon.mjs';
@@ -36,6 +37,7 @@ const icons = {
   ellipsis,
   'folder-open': folderOpen,
   grip,
+  help,
   'layout-grid': layoutGrid,
   maximize,
   moon,

@@ -14,8 +14,7 @@ export type CueNumbers = ReadonlyMap<string, number>;
  * The items of a group cut where what they are for changes; their order stays, since it is that of drawing. Texts are named by their role, marks by the
  * cue whose colour they have, all else by its depth.
  */
-export function namedItems({ name, items }: SceneGroup, plan: Plan, numbers: CueNumbers): NamedItems[] {
-  const cues = cueNames(plan, numbers);
+export function namedItems({ name, items }: SceneGroup, cues: ReadonlyMap<string, string>): NamedItems[] {
   const runs: { name: string; items: SceneItem[] }[] = [];
   for (const item of items) {
     const own = item.kind === 'text' ? item.role : nameOf(name, colourOf(item), cues);
@@ -51,7 +50,7 @@ function colourOf(item: SceneItem): string | null {
 }
 
 /** What each colour of a cue says, by the legend: "cue 1 highest". The first that has a colour names it. */
-function cueNames({ legend }: Plan, numbers: CueNumbers): ReadonlyMap<string, string> {
+export function cueNames({ legend }: Plan, numbers: CueNumbers): ReadonlyMap<string, string> {
   const names = new Map<string, string>();
   for (const { cue, text, key } of legend) {
     const number = cue === null ? undefined : numbers.get(cue);

@@ -1,6 +1,6 @@
 import type { Plan } from 'core/plan';
 import type { Gradient, Scene } from '../scene/scene';
-import { namedItems, type CueNumbers } from './group-names';
+import { cueNames, namedItems, type CueNumbers } from './group-names';
 import { attributes, escaped, num } from 'core/markup';
 import { svgItem, type SvgSheet } from './svg-items';
 
@@ -49,9 +49,10 @@ export function toSvg(
   const { width, height, ground, family, groups } = scene;
   const gradients = new Map<string, string>();
   const sheet: SvgSheet = { scene, gradient: gradient => gradientIn(gradients, gradient, prefix) };
+  const cues = cueNames(plan, numbers);
   const body = groups.flatMap((group, nth) => {
     const clip = group.clip && { clip: group.clip, id: `${prefix}-clip-${nth}` };
-    const parts = namedItems(group, plan, numbers).map(
+    const parts = namedItems(group, cues).map(
       ({ name, items }) => `<g${attributes({ 'aria-label': name })}>\n${items.flatMap(item => svgItem(item, sheet)).join('\n')}\n</g>`,
     );
     const id = `${prefix}-${group.name.replace(/[^\p{L}\p{N}]+/gu, '-')}`;
