@@ -111,7 +111,7 @@ describe('hostile names in every format', () => {
   });
 
   it('a workbook keeps them as texts at another reader', async () => {
-    const book = readBook((await made('xlsx')), { cellFormula: true });
+    const book = readBook(await made('xlsx'), { cellFormula: true });
     const sheet = book.Sheets['Ledger'] ?? {};
     const cells = Array.from(
       { length: NAMES.length },

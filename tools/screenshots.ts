@@ -92,7 +92,6 @@ const views: readonly View[] = [
       await page.getByRole('dialog', { name: 'What changed in the findings' }).getByRole('listitem').first().waitFor();
     },
   },
-  { name: 'log-axis', scheme: 'dark', steps: page => goTo(page, 'Cell counts') },
   {
     name: 'broken-axis',
     steps: async page => {
@@ -143,7 +142,6 @@ const views: readonly View[] = [
       await page.getByText('Rushfold, 24 rows').waitFor();
     },
   },
-  { name: 'windows-in-panels', steps: page => goTo(page, 'Milk so far by valley') },
   {
     name: 'formula-desk',
     steps: async page => {
@@ -154,7 +152,30 @@ const views: readonly View[] = [
       await page.getByText('Gives a number').waitFor();
     },
   },
-  { name: 'hand-over', steps: page => page.getByRole('button', { name: 'Hand over' }).click() },
+  {
+    name: 'hand-over',
+    steps: async page => {
+      await page.getByRole('button', { name: 'Hand over' }).click();
+      await page.getByRole('button', { name: 'PNG 1×' }).waitFor();
+    },
+  },
+  {
+    name: 'pages',
+    steps: async page => {
+      await page.getByRole('button', { name: 'Hand over' }).click();
+      await page.getByRole('button', { name: /^Pages/ }).click();
+      await page.getByRole('dialog', { name: 'Pages' }).getByText('brought 1,113.5 kL').waitFor();
+    },
+  },
+  {
+    name: 'help',
+    steps: async page => {
+      await page.getByRole('button', { name: 'Help', exact: true }).click();
+      await page.getByLabel('Search the guide').fill('orders of magnitude');
+      await page.keyboard.press('Enter');
+      await page.getByRole('dialog', { name: 'Help' }).getByRole('img').waitFor();
+    },
+  },
 ];
 
 const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { cwd: root, env: { ...process.env, PORT: String(PORT) } });

@@ -1,15 +1,5 @@
-import type {
-  ElementRef} from '@angular/core';
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  output,
-  resource,
-  signal,
-  viewChild,
-} from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, output, resource, signal, viewChild } from '@angular/core';
 import * as z from 'zod/mini';
 import { Icon } from '../ui/icon';
 
