@@ -3,7 +3,10 @@ import { PGlite, types } from '@electric-sql/pglite';
 import { literalText, nameText } from 'core/formula';
 import { LIGHT_LIVERY, ledgerTable } from 'core/plan';
 import { messageFor } from 'core/result/words';
-import { cellAt, type Cell, type Column, type Table } from 'core/table';
+import { cellAt, tableOf, type Cell, type Column, type Table } from 'core/table';
+import { firstFigure } from 'core/brief';
+import { plainTable, PROJECT_VERSION, type Making, type Project, type TableDoc } from 'core/document';
+import { plainMeasure } from 'core/frame';
 import { Session } from 'engine';
 import { readProjectFile } from 'core/io';
 import { readFileSync } from 'node:fs';
@@ -163,6 +166,52 @@ describe('a whole figure as one statement', () => {
         .toBe('');
     }
     expect(project.figures.length).toBeGreaterThan(20);
+  }, 60_000);
+
+  it('gives them over tables turned long and wide', async () => {
+    const table = tableOf({ hut: ['Alm', 'Berg', null], june: [1, null, 3], july: [4, 5, 6] }, 'months');
+    const makings: readonly Making[] = [
+      { kind: 'long', table: 't', columns: ['june', 'july'], name: 'month', value: 'litres' },
+      { kind: 'wide', table: 'long', name: 'month', value: 'litres' },
+    ];
+    const [long, wide] = makings.map((made, i) => ({ ...plainTable(i === 0 ? 'long' : 'wide', i === 0 ? 'long' : 'wide'), made }));
+    const engine = await Embedded.start();
+    await engine.load(table);
+    for (const [id, measure, value] of [
+      ['long', 'litres', 'litres'],
+      ['wide', 'july', 'july'],
+    ] as const) {
+      const facts = {
+        id,
+        name: id,
+        rowCount: 3,
+        units: {},
+        columns: [
+          { name: 'hut', type: 'text' as const },
+          { name: value, type: 'number' as const },
+        ],
+      };
+      const base = firstFigure('f', facts, 'hut');
+      const figure = { ...base, data: { ...base.data, measures: [plainMeasure(measure, `sum(${value})`)], filters: [] } };
+      const project: Project = {
+        version: PROJECT_VERSION,
+        id: 'p',
+        name: 'turned',
+        tables: [plainTable('t', 'months'), long as TableDoc, wide as TableDoc],
+        figures: [figure],
+        formats: [],
+        pictures: [],
+        liveries: [],
+        looks: [],
+      };
+      const handed = handedOf(new Session(project, new Map([['t', table]])), figure, LIGHT_LIVERY);
+      if (!handed.ok) return fail(handed.problems.map(messageFor).join());
+      expect(handed.value.picture.frame.table.rowCount).toBe(3);
+      for (const dialect of ['duckdb', 'standard'] as const)
+        expect(await difference(engine, handed.value, dialect))
+          .withContext(`${id} ${dialect}`)
+          .toBe('');
+    }
   }, 60_000);
 
   it(`gives them in a server's engine too, for every ${SERVER_EVERY}th`, async () => {

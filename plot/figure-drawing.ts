@@ -8,7 +8,7 @@ import type { Brushes, Canvas } from './canvas/brushes';
 import { pageBrushes } from './canvas/page-brushes';
 import { paintItems, paintScene } from './canvas/paint-scene';
 import { blindCanvas } from './canvas/blind-canvas';
-import { TextWidths } from './canvas/text-widths';
+import { KnownWidths, TextWidths, type Widths } from './canvas/text-widths';
 import type { FigureSize } from './figure-size';
 import { gridScene, gridShape, stripAt, type DrawnStrip, type GridScene } from './grid-scene';
 import { footOf, type FigureFoot } from './scene/figure-foot';
@@ -41,6 +41,8 @@ export interface DrawingOptions {
   readonly isBlind?: boolean;
   /** Glyphs and pictures; as the page makes them where unsaid. */
   readonly brushes?: Brushes;
+  /** Widths of texts; as the canvas has them where unsaid. */
+  readonly widths?: Widths;
 }
 
 /** A plan drawn on a canvas, kept in step with the plans that follow. Chart.js lays out and draws the axes; all else is a scene, made once per plan and size. */
@@ -51,7 +53,7 @@ export class FigureDrawing {
   private readonly side: WordBox<SideLegend>;
   private readonly names: CategoryNames;
   private readonly brushes: Brushes;
-  private readonly widths = new TextWidths();
+  private readonly widths: Widths;
   private laidOut: GridScene | null = null;
   /** Whether its panels stand in a grid, which depends on its size. */
   private isGrid = false;
@@ -62,6 +64,7 @@ export class FigureDrawing {
     private plan: ChartPlan,
     private readonly options: DrawingOptions = {},
   ) {
+    this.widths = options.widths ?? new TextWidths();
     this.brushes = options.brushes ?? pageBrushes(() => this.chart.draw());
     this.head = new WordBox(() => this.plan, this.widths, headOf, HEAD);
     this.side = new WordBox(() => this.plan, this.widths, fitSide, SIDE);
@@ -269,6 +272,7 @@ function axesLaidOut(plan: ChartPlan, size: FigureSize, measure: TextWidth): Plo
     isBlind: true,
     fixed: { responsive: false, devicePixelRatio: 1 },
     brushes: { glyph: () => undefined },
+    widths: new KnownWidths(measure),
   });
   try {
     return drawing.axes;

@@ -1,6 +1,7 @@
 import type { ChartPlan, TablePlan } from 'core/plan';
 import { FigureDrawing } from './figure-drawing';
 import { blindCanvas } from './canvas/blind-canvas';
+import { KnownWidths } from './canvas/text-widths';
 import type { FigureSize } from './figure-size';
 import type { Scene, TextWidth } from './scene/scene';
 
@@ -10,6 +11,7 @@ export function layOut(plan: ChartPlan, size: FigureSize, measure: TextWidth): S
     isBlind: true,
     fixed: { responsive: false, devicePixelRatio: 1 },
     brushes: { glyph: () => undefined },
+    widths: new KnownWidths(measure),
   });
   try {
     return drawing.scene;

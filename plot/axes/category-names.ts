@@ -1,7 +1,7 @@
 import type { ChartPlan } from 'core/plan';
 import { namedAxis } from '../scene/axis-names';
 import type { NamedAxis } from '../scene/name-grid';
-import type { TextWidths } from '../canvas/text-widths';
+import type { Widths } from '../canvas/text-widths';
 
 /** An axis of Chart.js while it is laid out. */
 export interface AxisInLayout {
@@ -19,7 +19,7 @@ export class CategoryNames {
 
   constructor(
     private readonly planNow: () => ChartPlan,
-    private readonly widths: TextWidths,
+    private readonly widths: Widths,
   ) {}
 
   /** Gives an axis the room that its names take. */

@@ -3,7 +3,7 @@ import type { AxisPlan, ChartPlan } from 'core/plan';
 import { positionOf } from 'core/scale';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { AxisInLayout, CategoryNames } from './category-names';
-import type { TextWidths } from '../canvas/text-widths';
+import type { Widths } from '../canvas/text-widths';
 import { numberRoom } from '../scene/axis-numbers';
 import { roomBeside } from '../scene/label-room';
 import { marginRoom } from '../scene/line-labels';
@@ -15,7 +15,7 @@ export { CATEGORY_AXIS, stripId, valueAxisId };
 /** What fits its words into the room of the axes. */
 export interface AxisWords {
   readonly names: CategoryNames;
-  readonly widths: TextWidths;
+  readonly widths: Widths;
 }
 
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
@@ -40,7 +40,7 @@ export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartO
   };
 }
 
-function valueAxes(plan: ChartPlan, widths: TextWidths): Record<string, object> {
+function valueAxes(plan: ChartPlan, widths: Widths): Record<string, object> {
   const several = isTitled(plan);
   const second = plan.panels.some(panel => panel.axes.length > 1);
   const axes = second ? [0, 1] : [0];
@@ -108,13 +108,13 @@ interface Ticked {
 const NO_SCALE: AxisPlan['scale'] = { kind: 'linear', low: 0, high: 1, ticks: [] };
 
 /** The scene writes the numbers; here they get the room that they take, and half a number beyond their ends. */
-function fitNumbers(item: AxisInLayout, axis: AxisPlan | undefined, plan: ChartPlan, widths: TextWidths): void {
+function fitNumbers(item: AxisInLayout, axis: AxisPlan | undefined, plan: ChartPlan, widths: Widths): void {
   const room = axis ? numberRoom(axis, plan, widths.on(item.ctx, plan.livery.font)) : 0;
   if (plan.horizontal) item.height = room;
   else item.width = room;
 }
 
-function valueAxis(plan: ChartPlan, panel: number, axis: number, widths: TextWidths): object {
+function valueAxis(plan: ChartPlan, panel: number, axis: number, widths: Widths): object {
   const { horizontal, panels } = plan;
   const shown: AxisPlan | undefined = panels[panel]?.axes[axis];
   const scale = shown?.scale ?? NO_SCALE;

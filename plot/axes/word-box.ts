@@ -1,7 +1,7 @@
 import { layouts, type Chart, type Plugin } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
 import type { TextWidth } from '../scene/scene';
-import type { TextWidths } from '../canvas/text-widths';
+import type { Widths } from '../canvas/text-widths';
 
 /** Words above or below the plot, fitted into its width, or to its right. */
 export interface FittedWords {
@@ -44,7 +44,7 @@ export class WordBox<W extends FittedWords> implements WordPlace<W> {
 
   constructor(
     private readonly planNow: () => ChartPlan,
-    private readonly widths: TextWidths,
+    private readonly widths: Widths,
     private readonly fit: Fit<W>,
     private readonly side: WordSide,
   ) {
