@@ -126,6 +126,20 @@ const views: readonly (readonly [name: string, steps: (page: Page) => Promise<un
       await expect(page.getByRole('dialog', { name: 'What changed in the findings' })).toContainText('Milk by hut');
     },
   ],
+  [
+    'pages of the report',
+    async page => {
+      await run(page, 'Pages of the report');
+      await expect(page.getByRole('dialog', { name: 'Pages' })).toContainText('brought 1,113.5 kL');
+    },
+  ],
+  [
+    'the guide',
+    async page => {
+      await run(page, 'Help');
+      await expect(page.getByRole('dialog', { name: 'Help' }).getByRole('heading', { name: 'What do I say for …' })).toBeVisible();
+    },
+  ],
   ['the figure alone', page => page.keyboard.press('Alt+0')],
   ['panels on two axes', page => goTo(page, 'Milk and fat')],
   [

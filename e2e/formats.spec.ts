@@ -51,7 +51,7 @@ test('a picture of a width in centimetres says its resolution; one without its g
   await sheet(page).getByLabel('Pixels to an inch').press('Tab');
   await expect(sheet(page).getByRole('alert')).toHaveCount(0);
   await page.keyboard.press('Escape');
-  const { bytes } = await handed(page, /^PNG of this width/);
+  const { bytes } = await handed(page, /^PNG so wide/);
   expect(bytes.readUInt32BE(16)).toBe(1_000);
   const at = bytes.indexOf('pHYs');
   expect([bytes.readUInt32BE(at + 4), bytes.readUInt32BE(at + 8), bytes[at + 12]]).toEqual([10_000, 10_000, 1]);
