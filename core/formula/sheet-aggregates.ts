@@ -1,6 +1,6 @@
 import type { TypedAggregate } from './typed';
 
-/** Ranges with what their cells must be for a row to count. */
+/** Ranges with what their cells must be for a row to count. Names of functions are those of the open formula standard (ISO/IEC 26300-2), which files must hold. */
 export type Conditions = readonly (readonly [range: string, criterion: string])[];
 
 // Every number lies above it: texts and empty cells do not.

@@ -1,5 +1,5 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
-import type * as Excel from 'exceljs';
+import type * as Writer from 'exceljs';
 import { contrastOf } from 'core/colour';
 import type { Cell, ColumnType } from 'core/table';
 import type { FigureWorkbook } from './figure-workbook';
@@ -12,8 +12,8 @@ export interface WorkbookPicture {
   readonly height: number;
 }
 
-type ExcelModule = typeof Excel;
-type Book = InstanceType<ExcelModule['Workbook']>;
+type WriterModule = typeof Writer;
+type Book = InstanceType<WriterModule['Workbook']>;
 type Worksheet = ReturnType<Book['addWorksheet']>;
 
 // A file says when it was made: always the same, so that the same figure gives the same bytes.
@@ -25,7 +25,7 @@ const [NARROWEST, WIDEST] = [9, 42];
 
 /** A workbook as an office file, by ISO/IEC 29500. The same workbook gives the same bytes. Cost: O(cells). */
 export async function toXlsx(workbook: FigureWorkbook, picture: WorkbookPicture | null): Promise<Uint8Array> {
-  const { Workbook } = await excel();
+  const { Workbook } = await writer();
   const book = new Workbook();
   book.title = workbook.title;
   [book.created, book.modified] = [ALWAYS, ALWAYS];
@@ -38,8 +38,8 @@ export async function toXlsx(workbook: FigureWorkbook, picture: WorkbookPicture 
 }
 
 /** The package, however the bundler gives it. */
-async function excel(): Promise<ExcelModule> {
-  const loaded = (await import('exceljs')) as ExcelModule & { readonly default?: ExcelModule };
+async function writer(): Promise<WriterModule> {
+  const loaded = (await import('exceljs')) as WriterModule & { readonly default?: WriterModule };
   return loaded.default ?? loaded;
 }
 
@@ -72,11 +72,11 @@ function writeColumn(sheet: Worksheet, column: CellColumn, place: number, rows: 
     const cell = sheet.getCell(`${letter}${row + 2}`);
     if (formula && !fixed?.(row)) {
       const text = formulaAt(formula, row);
-      const result = (own === null ? '' : excelValue(own, type)) as never;
+      const result = (own === null ? '' : cellValue(own, type)) as never;
       cell.value = formula.isArray
         ? ({ formula: text, result, shareType: 'array', ref: `${letter}${row + 2}` } as never)
         : { formula: text, result };
-    } else if (own !== null) cell.value = excelValue(own, type);
+    } else if (own !== null) cell.value = cellValue(own, type);
     if (style && (own !== null || formula)) cell.numFmt = style;
     if (isScratch) cell.font = { color: { argb: SOFT } };
   }
@@ -88,7 +88,7 @@ const [MOST_TEXT, MOST_NOTE] = [32_000, 2_000];
 const FIRST_DAY = '1900-03-01';
 
 /** A value as a cell holds it; texts stay texts, however they begin. */
-function excelValue(cell: NonNullable<Cell>, type: ColumnType): string | number | boolean | Date {
+function cellValue(cell: NonNullable<Cell>, type: ColumnType): string | number | boolean | Date {
   if (type === 'date' || type === 'timestamp') {
     const text = String(cell);
     return text < FIRST_DAY || text.length > 26 ? text : new Date(`${text.replace(' ', 'T')}${text.length > 10 ? 'Z' : 'T00:00:00Z'}`);
