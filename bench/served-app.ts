@@ -48,6 +48,14 @@ export async function largeFile(): Promise<string> {
   return file;
 }
 
+/** Opens the large file and takes it as it is read; done once its figure's sentence stands. */
+export async function takeLargeFile(page: Page, file: string): Promise<void> {
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await page.getByLabel('File', { exact: true }).setInputFiles(file);
+  await page.locator('[data-take]:enabled').click({ timeout: 120_000 });
+  await page.getByText('Take million, 1,000,000 rows').waitFor({ timeout: 120_000 });
+}
+
 interface TraceEvent {
   readonly name: string;
   readonly ph: string;

@@ -128,6 +128,32 @@ test('heads stay where they are while rows scroll; only rows that are seen are i
   expect((await head.boundingBox())?.y).toBe(top);
 });
 
+test('only columns that are seen are in the page; keys bring the others, and Tab comes back to what is seen', async ({ page }) => {
+  await openTable(page, 'Milk by month');
+  await choose(page, 'across-step', 'value by value');
+  const cells = table(page).locator('tr[data-row="0"] td[data-cell]');
+  const all = Number(await table(page).getAttribute('aria-colcount'));
+  expect(all).toBe(27);
+  expect(await cells.count()).toBeLessThan(all - 10);
+  await cells.first().focus();
+  await page.keyboard.press('End');
+  const last = table(page).locator('[data-cell="24"]');
+  await expect(last).toBeFocused();
+  await expect(last).toHaveAttribute('aria-colindex', '27');
+  await expect(last).toBeInViewport({ ratio: 1 });
+  await expect(last).toHaveText('94.2 kL');
+  // What stands before them keeps its room: heads and cells are above each other.
+  const head = await table(page).locator('thead th').last().boundingBox();
+  expect((await last.boundingBox())?.x).toBeCloseTo(head?.x ?? 0, 0);
+  await last.press('Home');
+  await expect(table(page).locator('[data-cell="0"]')).toBeFocused();
+  // Scrolled away from where keys stood, Tab comes to a cell that is there.
+  await table(page).locator('[data-cell="0"]').hover();
+  await page.mouse.wheel(4000, 0);
+  await expect(table(page).locator('[data-cell="0"]')).toHaveCount(0);
+  await expect(table(page).locator('[data-cell][tabindex="0"]')).toHaveCount(1);
+});
+
 test('hands itself over as cells, CSV, HTML, PNG and PDF', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await openTable(page, 'Milk by month');

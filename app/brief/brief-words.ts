@@ -9,6 +9,7 @@ import { columnOf } from 'core/table';
 import { shapeOf } from 'core/shape';
 import { layersOf } from '../services/layers-of';
 import { Notices } from '../services/notices';
+import { Pace } from '../services/pace';
 import { PictureStore } from '../services/picture-store';
 import { ProjectStore } from '../services/project-store';
 import { Risks } from '../services/risks';
@@ -22,10 +23,12 @@ export class BriefWords {
   private readonly notices = inject(Notices);
   private readonly looked = inject(Risks);
 
-  readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  private readonly pace = inject(Pace);
+
+  readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }));
   private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
-  readonly shown = toSignal(inject(PictureStore).shown$);
-  private readonly project = toSignal(this.store.project$);
+  readonly shown = this.pace.follow(toSignal(inject(PictureStore).shown$));
+  private readonly project = this.pace.follow(toSignal(this.store.project$));
   readonly formats = computed(() => this.project()?.formats ?? []);
   readonly table = computed(() => this.tables().find(item => item.id === this.figure()?.data.table));
 

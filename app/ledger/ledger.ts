@@ -16,6 +16,7 @@ import { keyOf, type Frame } from 'core/frame';
 import { pasteGrid } from 'core/io';
 import { counted } from 'core/sentence';
 import { columnOf, type Column } from 'core/table';
+import { Pace } from '../services/pace';
 import { PictureStore } from '../services/picture-store';
 import { EMPTY_SHOWN } from './empty-shown';
 import { Notices } from '../services/notices';
@@ -50,8 +51,9 @@ export class Ledger {
   private readonly notices = inject(Notices);
   private readonly injector = inject(Injector);
 
-  protected readonly shown = toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN });
-  private readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  private readonly pace = inject(Pace);
+  protected readonly shown = this.pace.follow(toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN }));
+  private readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }));
   protected readonly row = this.pictures.pointedRow;
   private readonly grid = viewChild.required(DataGrid);
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');

@@ -1,4 +1,4 @@
-import { afterEveryRender, ChangeDetectionStrategy, Component, ElementRef, inject } from '@angular/core';
+import { afterEveryRender, ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject } from '@angular/core';
 import { Notices } from '../services/notices';
 import { Room } from '../services/room';
 import { Icon } from '../ui/icon';
@@ -74,8 +74,17 @@ export class NoticeList {
   constructor() {
     // What has the focus may be moved without being focused anew: a cue that is added pushes its button down.
     afterEveryRender(() => {
-      if (this.notices.shown().length > 0) this.settle();
+      if (this.notices.shown().length > 0) this.settleSoon();
     });
+    inject(DestroyRef).onDestroy(() => cancelAnimationFrame(this.soon));
+  }
+
+  private soon = 0;
+
+  /** With the next frame, which lays the page out anyway: measured here it would be laid out twice. */
+  private settleSoon(): void {
+    cancelAnimationFrame(this.soon);
+    this.soon = requestAnimationFrame(() => this.settle());
   }
 
   /** Takes the first of the two places that leaves free what has the focus. */

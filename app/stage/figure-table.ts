@@ -24,8 +24,8 @@ import { FigureParts, type HeadWords } from './figure-parts';
 import { HoverCard } from './hover-card';
 import { TableKey } from './table-key';
 
-// Rows drawn beyond what is seen, above and below.
-const SPARE = 12;
+// Rows drawn beyond what is seen, above and below; columns so many pixels to the left and right.
+const [SPARE, SPARE_ACROSS] = [12, 320];
 const USUAL: LetterSizes = { title: 19, subtitle: 13, text: 12, label: 13 };
 const FIXED: ReadonlySet<string> = new Set(['title', 'subtitle', 'foot']);
 
@@ -67,20 +67,48 @@ export class FigureTable {
     this.fonts();
     return tableLayout(this.plan(), this.measure.on(this.ctx, this.plan().livery.font));
   });
-  /** What the scrolled room shows: how far down, and how high it is. */
-  private readonly seen = signal({ top: 0, height: 600 });
+  /** What the scrolled room shows: how far down and to the right, and how large it is. */
+  private readonly seen = signal({ top: 0, height: 600, left: 0, width: 1000 });
   protected readonly shown = computed(() => {
     const { top, height } = this.seen();
     const { rowHeight } = this.layout();
     const count = this.plan().rows.length;
     const before = Math.max(0, Math.min(count - 1, Math.floor(top / rowHeight) - SPARE));
     const end = Math.min(count, Math.ceil((top + height) / rowHeight) + SPARE);
-    return { before, after: count - end, rows: Array.from({ length: Math.max(0, end - before) }, (_, i) => before + i) };
+    // The row that is read first: names that the row before says are said here again.
+    const first = Math.max(before, Math.min(count - 1, Math.ceil(top / rowHeight)));
+    return { first, before, after: count - end, rows: Array.from({ length: Math.max(0, end - before) }, (_, i) => before + i) };
   });
-  /** The cell that Tab comes to; it stays where it is as long as the table has it. */
+  /** Names that stay where they are while cells scroll across: as many levels as leave half of the room, and the outermost in any case. */
+  protected readonly frozen = computed(() => {
+    const { levels } = this.layout();
+    const lefts = levels.map((_, level) => levels.slice(0, level).reduce((sum, width) => sum + width, 0));
+    const room = this.seen().width / 2;
+    const fit = lefts.filter((left, level) => left + (levels[level] ?? 0) <= room).length;
+    const count = Math.max(1, fit);
+    return { lefts, count, width: (lefts[count - 1] ?? 0) + (levels[count - 1] ?? 0) };
+  });
+  /** Columns of cells that are in the page, with how many there are before and after them. */
+  protected readonly across = computed(() => {
+    const { left, width } = this.seen();
+    const { levels, columns } = this.layout();
+    const all = columns.map((_, nth) => nth);
+    const lefts = leftsOf(levels, columns);
+    const [first, last] = [left - SPARE_ACROSS, left + width + SPARE_ACROSS];
+    const shown = all.filter(nth => (lefts[nth + 1] ?? 0) > first && (lefts[nth] ?? 0) < last);
+    return { columns: shown, before: shown[0] ?? 0, after: all.length - 1 - (shown.at(-1) ?? -1) };
+  });
+  /** The cell that keys stand on; it stays where it is as long as the table has it. */
   protected readonly stop = linkedSignal<TablePlan, number>({
     source: this.plan,
     computation: (plan, before) => (before && before.value < plan.cells.texts.length ? before.value : 0),
+  });
+  /** The cell that Tab comes to: where the one that keys stand on is scrolled away, the first that is seen. */
+  protected readonly tabStop = computed(() => {
+    const [stop, count] = [this.stop(), this.plan().columns.length];
+    const [{ rows }, { columns }] = [this.shown(), this.across()];
+    const isThere = rows.includes(Math.floor(stop / count)) && columns.includes(stop % count);
+    return isThere ? stop : (rows[0] ?? 0) * count + (columns[0] ?? 0);
   });
   /** What is said around the cells: only a change of it moves the words, and looking where they lie makes the page lay itself out. */
   private readonly wordsSaid = computed(() => JSON.stringify([this.plan().parts, this.sizes()]));
@@ -119,6 +147,16 @@ export class FigureTable {
     return getComputedStyle(document.body).fontFamily;
   }
 
+  /** Whether cells are scrolled beneath the name at a level: it is the last that stands still, or spans to there. */
+  protected isEdge(level: number, isLast: boolean): boolean {
+    const { count } = this.frozen();
+    return this.seen().left > 0 && level < count && (isLast || level === count - 1);
+  }
+
+  protected columnAt(nth: number): TablePlan['columns'][number] {
+    return this.plan().columns[nth] as TablePlan['columns'][number];
+  }
+
   protected rowAt(nth: number): TableRow {
     return this.plan().rows[nth] as TableRow;
   }
@@ -140,8 +178,8 @@ export class FigureTable {
   }
 
   protected scrolled(): void {
-    const { scrollTop, clientHeight } = this.scroll().nativeElement;
-    this.seen.set({ top: scrollTop, height: clientHeight });
+    const { scrollTop, clientHeight, scrollLeft, clientWidth } = this.scroll().nativeElement;
+    this.seen.set({ top: scrollTop, height: clientHeight, left: scrollLeft, width: clientWidth });
   }
 
   protected onPointer(event: PointerEvent): void {
@@ -152,6 +190,11 @@ export class FigureTable {
   protected onClick(event: MouseEvent): void {
     const cell = this.cellOf(event.target);
     if (cell) this.open(Number(cell.dataset['cell']), cell);
+  }
+
+  protected onFocus(event: FocusEvent): void {
+    const cell = this.cellOf(event.target);
+    if (cell) this.stop.set(Number(cell.dataset['cell']));
   }
 
   protected onKey(event: KeyboardEvent): void {
@@ -191,7 +234,8 @@ export class FigureTable {
 
   private goTo(cell: number): void {
     this.stop.set(cell);
-    this.reveal(Math.floor(cell / this.plan().columns.length));
+    const across = this.plan().columns.length;
+    this.reveal(Math.floor(cell / across), cell % across);
     afterNextRender(
       () => {
         const found = this.host.querySelector<HTMLElement>(`[data-cell="${cell}"]`);
@@ -202,10 +246,14 @@ export class FigureTable {
     );
   }
 
-  /** Scrolls a row into what is seen, below the heads. */
-  private reveal(row: number): void {
+  /** Scrolls a cell into what is seen, below the heads and beside the names that stand still. */
+  private reveal(row: number, column: number): void {
     const room = this.scroll().nativeElement;
-    const { rowHeight, headHeight } = this.layout();
+    const { rowHeight, headHeight, levels, columns } = this.layout();
+    const lefts = leftsOf(levels, columns);
+    const [left, right] = [(lefts[column] ?? 0) - this.frozen().width, lefts[column + 1] ?? 0];
+    if (left < room.scrollLeft) room.scrollLeft = left;
+    else if (right > room.scrollLeft + room.clientWidth) room.scrollLeft = right - room.clientWidth;
     const heads = this.plan().heads.length * headHeight;
     const top = row * rowHeight;
     if (top < room.scrollTop) room.scrollTop = top;
@@ -256,4 +304,10 @@ export class FigureTable {
     });
     if (JSON.stringify(found) !== JSON.stringify(this.parts())) this.parts.set(found);
   }
+}
+
+/** Where columns of cells begin, and where the last ends, in pixels from the left of the table. */
+function leftsOf(levels: readonly number[], columns: readonly number[]): readonly number[] {
+  let at = levels.reduce((sum, width) => sum + width, 0);
+  return [at, ...columns.map(width => (at += width))];
 }

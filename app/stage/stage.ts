@@ -21,6 +21,7 @@ import { FirstOffers } from '../services/first-offers';
 import { DroppedLabels } from '../services/dropped-labels';
 import { LabelPins, type MovedLabel } from '../services/label-pins';
 import { LineDrag } from '../services/line-drag';
+import { Pace } from '../services/pace';
 import { PictureStore } from '../services/picture-store';
 import { PreviewStore } from '../services/preview-store';
 import { Room } from '../services/room';
@@ -59,6 +60,7 @@ export class Stage {
   private readonly pictures = inject(PictureStore);
   protected readonly drag = inject(LineDrag);
   protected readonly pins = inject(LabelPins);
+  protected readonly pace = inject(Pace);
   private readonly lacking = inject(DroppedLabels);
   protected readonly room = inject(Room);
   protected readonly offers = inject(FirstOffers);

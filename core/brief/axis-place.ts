@@ -28,8 +28,10 @@ export const changedAxis = ({ figure }: Subject, place: string, change: Partial<
   scales: withAxis(figure.scales, nameAt(place), change),
 });
 
+const plain = new Intl.NumberFormat('en', { maximumFractionDigits: 12 });
+
 /** A number as it is typed and read back. */
-export const written = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 12 });
+export const written = (value: number): string => plain.format(value);
 
 /** A typed value of an axis; NaN where it is none. A percent is a share of one, unless the values are percents themselves. */
 export function typedValue({ figure, table }: Subject, typed: string): number {

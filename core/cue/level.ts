@@ -65,11 +65,14 @@ function endWindow({ end, along, descending }: Extract<Level, { is: 'end' }>, wi
 
 const OVERALL = 'over all rows';
 
+// Made once: a brief writes the same few numbers at every change.
+const shown = new Intl.NumberFormat('en', { maximumFractionDigits: 12 });
+
 /** The level in words, as a token reads and as an analyst may type it. */
 export function levelWords(level: Level): string {
   switch (level.is) {
     case 'number':
-      return level.value.toLocaleString('en', { maximumFractionDigits: 12 });
+      return shown.format(level.value);
     case 'column':
       return level.column;
     case 'percent':

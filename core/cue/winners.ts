@@ -6,6 +6,8 @@ import type { Treatment, TreatmentOf } from './treatments';
 export interface Winners {
   readonly cue: Int16Array;
   readonly treatment: Int16Array;
+  /** The rows that any cue colours, in no order. */
+  readonly won: Int32Array;
   /** Treatments that colour at least one row. */
   readonly shown: ReadonlySet<Treatment>;
 }
@@ -34,24 +36,26 @@ function decide(applied: readonly AppliedCue[], rows: number, measure: string): 
   const cue = new Int16Array(rows).fill(-1);
   const treatment = new Int16Array(rows).fill(-1);
   const shown = new Set<Treatment>();
+  const all = new Int32Array(rows);
+  let count = 0;
   applied.forEach(({ helpers, treatments }, c) =>
     treatments.forEach((item, t) => {
       if (!isColouring(item) || item.measure !== measure || !colours(item)) return;
       const column = helpers.find(helper => helper.part === item.part)?.column;
       if (!column) return;
+      const before = count;
       const rows = rowsWithValue(column);
-      let won = false;
       for (let i = 0; i < rows.length; i++) {
         const row = rows[i] as number;
         if (cue[row] !== -1) continue;
         cue[row] = c;
         treatment[row] = t;
-        won = true;
+        all[count++] = row;
       }
-      if (won) shown.add(item);
+      if (count > before) shown.add(item);
     }),
   );
-  return { cue, treatment, shown };
+  return { cue, treatment, won: all.subarray(0, count), shown };
 }
 
 const colours = (item: Colouring): boolean => item.show === 'ramp' || item.look.colour !== '';

@@ -1,5 +1,6 @@
 import type { NumberStyle } from './format-number';
 import { rungFor } from './ladder';
+import { numberFacts, type NumberFacts } from './number-facts';
 
 // More decimals than this tell nothing that is read at a glance.
 const MOST = 5;
@@ -15,26 +16,25 @@ export function oneDecimals(style: NumberStyle, values: ArrayLike<number>): Numb
   if (style.ladder?.length) return onLadder(style, values);
   if (style.decimals !== undefined || style.significant) return style;
   const factor = (style.percent ? 100 : 1) / (style.scale ?? 1);
-  let [largest, whole] = [0, true];
-  for (let i = 0; i < values.length; i++) {
-    const value = (values[i] as number) * factor;
-    const size = value < 0 ? -value : value;
-    if (size > largest) largest = size;
-    if (whole && value !== Math.trunc(value) && value === value) whole = false;
-  }
-  if (whole) return { ...style, decimals: 0 };
+  const facts = factsOf(values);
+  const largest = largestOf(facts) * factor;
+  if (largest === 0 || (facts.whole && Number.isInteger(factor))) return { ...style, decimals: 0 };
   if (largest < TINY) return style;
   const most = largest >= 1000 ? 0 : largest >= 100 ? 1 : largest >= (style.percent ? 0.1 : 1) ? 2 : MOST;
   return { ...style, decimals: needed(values, factor, most) };
 }
 
+const factsOf = (values: ArrayLike<number>): NumberFacts =>
+  numberFacts(values instanceof Float64Array ? values : Float64Array.from(values));
+
+/** The largest without its sign; 0 where there is none. */
+const largestOf = ({ low, high }: NumberFacts): number => (low > high ? 0 : Math.max(-low, high));
+
 /** One unit for all values, where a style asks for it, written behind each as any unit is. */
 function onLadder(style: NumberStyle, values: ArrayLike<number>): NumberStyle {
   if (!style.unitForAll) return style;
   const factor = (style.percent ? 100 : 1) / (style.scale ?? 1);
-  let largest = 0;
-  for (let i = 0; i < values.length; i++) largest = Math.max(largest, Math.abs((values[i] as number) * factor) || 0);
-  const { symbol, size } = rungFor(largest, style.ladder ?? []);
+  const { symbol, size } = rungFor(largestOf(factsOf(values)) * factor, style.ladder ?? []);
   const suffix = `${symbol ? ` ${symbol}` : ''}${style.suffix ?? ''}`;
   return oneDecimals({ ...style, ladder: undefined, scale: (style.scale ?? 1) * size, suffix }, values);
 }

@@ -323,8 +323,15 @@ const keepWhere =
 function spread(perGroup: Vec, { ids, rows }: Groups): Vec {
   if (ids === null) return { ...perGroup, constant: true };
   const from = perGroup.data;
-  const data =
-    from instanceof Float64Array ? new Float64Array(rows) : from instanceof Int32Array ? new Int32Array(rows) : new Uint8Array(rows);
+  if (from instanceof Float64Array) return { ...perGroup, data: spreadNumbers(from, ids, rows) } as Vec;
+  const data = from instanceof Int32Array ? new Int32Array(rows) : new Uint8Array(rows);
   for (let row = 0; row < rows; row++) data[row] = from[ids[row] as number] as number;
   return { ...perGroup, data } as Vec;
+}
+
+// One kind of array in the loop: it runs for every scope within groups at each edit.
+function spreadNumbers(from: Float64Array, ids: Int32Array, rows: number): Float64Array {
+  const data = new Float64Array(rows);
+  for (let row = 0; row < rows; row++) data[row] = from[ids[row] as number] as number;
+  return data;
 }

@@ -39,17 +39,30 @@ function aloneValues(rows: Table, { ids, count }: Groups, formula: string): Nume
   if (ids === null || count !== rows.rowCount) return undefined;
   const parts = summedColumn(formula);
   const column = parts && ALIKE_ALONE.has(parts.summary) ? columnOf(rows, parts.column) : undefined;
-  if (column?.type !== 'number') return undefined;
-  const [values, data, seen] = [column.data, new Float64Array(count), new Uint8Array(count)];
-  for (let row = 0; row < count; row++) {
-    const group = ids[row] as number;
-    if (seen[group] === 1) return undefined;
-    seen[group] = 1;
-    // A sum of −0 is 0.
-    data[group] = (values[row] as number) + 0;
-  }
+  if (column?.type !== 'number' || !areAlone(ids, count)) return undefined;
+  const [values, data] = [column.data, new Float64Array(count)];
+  // A sum of −0 is 0.
+  for (let row = 0; row < count; row++) data[ids[row] as number] = (values[row] as number) + 0;
   return { type: 'number', data };
 }
+
+/** Whether no two rows are of one group. Kept with the ids, which never change: an edit of a measure leaves them as they are. */
+function areAlone(ids: Int32Array, count: number): boolean {
+  let alone = knownAlone.get(ids);
+  if (alone === undefined) knownAlone.set(ids, (alone = findAlone(ids, count)));
+  return alone;
+}
+
+function findAlone(ids: Int32Array, count: number): boolean {
+  const seen = new Uint8Array(count);
+  for (const id of ids) {
+    if (seen[id] === 1) return false;
+    seen[id] = 1;
+  }
+  return true;
+}
+
+const knownAlone = new WeakMap<Int32Array, boolean>();
 
 /**
  * What each measure is in a period without rows: a count of none is 0, a sum of none is missing, or 0 where the figure says so. Whatever else a

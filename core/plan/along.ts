@@ -57,15 +57,21 @@ function monthsOf(days: number): number {
 
 /** Categories that a cue marks, in any layer; none where it marks all. */
 export function markedIn(layers: readonly Layer[], count: number): number[] {
-  // Flat: it runs over every mark at each edit.
+  const [only, ...more] = layers;
+  const flags = only && more.length === 0 && only.outlined.length === 0 ? only.marked : flagsOf(layers, count);
+  const marked: number[] = [];
+  for (let at = 0; at < count; at++) if (flags[at]) marked.push(at);
+  return marked.length === count ? [] : marked;
+}
+
+// Flat: it runs over every mark at each edit.
+function flagsOf(layers: readonly Layer[], count: number): Uint8Array {
   const flags = new Uint8Array(count);
   for (const layer of layers) {
     for (let at = 0; at < count; at++) if (layer.marked[at]) flags[at] = 1;
     for (const at of layer.outlined) flags[at] = 1;
   }
-  const marked: number[] = [];
-  for (let at = 0; at < count; at++) if (flags[at] === 1) marked.push(at);
-  return marked.length === count ? [] : marked;
+  return flags;
 }
 
 /** How far apart dates or numbers lie, where not all lie as far apart: "dates 1 to 45 days apart, to scale". */

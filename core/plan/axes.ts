@@ -42,6 +42,15 @@ export function axesOf(request: AxesRequest): PanelAxes[] {
   });
 }
 
+/** What axes depend on of what is drawn: values and places, not colours. Arrays stand for themselves, so that what did not change is the very same. */
+export const readAtAxes = ({ layers, lines, bands }: Pick<AxesRequest, 'layers' | 'lines' | 'bands'>): unknown[] => [
+  ...layers.flatMap(({ ends, bases, axis, panel, shape, measure, as, name }) => [ends, bases, axis, panel, shape, measure, as, name]),
+  'lines',
+  ...lines.flatMap(({ values, axis, panel }) => [values, axis, panel]),
+  'bands',
+  ...bands.flatMap(({ low, high, axis, panel }) => [low, high, axis, panel]),
+];
+
 /** The axes of panels that are held to one scale. */
 interface Shared {
   readonly second: boolean;

@@ -34,8 +34,12 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
   const colours = new Array<string>(rows.length).fill(unmarked);
   const marked = new Uint8Array(rows.length);
   const { cue: cueOf, treatment: treatmentOf } = winners;
-  // Most marks are quiet: they cost one look-up each.
-  for (let at = 0; at < rows.length; at++) {
+  const { won } = winners;
+  // Most marks are quiet: where all rows stand in turn, and none has a colour by hand, they cost nothing.
+  const inTurn = slice.whole && !hand.row;
+  const count = inTurn ? won.length : rows.length;
+  for (let i = 0; i < count; i++) {
+    const at = inTurn ? (won[i] as number) : i;
     const row = rows[at] as number;
     const cue = row === -1 ? -1 : (cueOf[row] as number);
     const colour = cue === -1 ? undefined : palette[cue]?.[treatmentOf[row] as number]?.(row);
@@ -56,7 +60,7 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
     marked,
     outlined: marksOf(request, measure)
       .filter(({ item }) => item.look.outline)
-      .flatMap(shown => atsOf(shown, places)),
+      .flatMap(shown => Array.from(atsOf(shown, places))),
     glyphs: asks.flatMap(({ glyph }) => (glyph ? [glyph] : [])),
     labels: once(labelsOf(request, measure, places, figure.shape.arrange === 'side' ? slice.series : null)),
   };
@@ -90,18 +94,18 @@ function placesOf({ rows, whole }: Slice): Places {
   return new Map(Array.from(rows, (row, at) => [row, at] as const).filter(([row]) => row !== -1));
 }
 
-function atsOf({ item, from }: AnyMark, places: Places): number[] {
+function atsOf({ item, from }: AnyMark, places: Places): ArrayLike<number> & Iterable<number> {
   const column = from.helpers.find(helper => helper.part === item.part)?.column;
   if (!column) return [];
-  const rows = Array.from(rowsWithValue(column));
-  return places ? rows.flatMap(row => places.get(row) ?? []) : rows;
+  const rows = rowsWithValue(column);
+  return places ? Array.from(rows).flatMap(row => places.get(row) ?? []) : rows;
 }
 
 /** Glyphs of one treatment, each in the colour that its mark took. */
 function asksOf(_request: LayoutRequest, shown: AnyMark, places: Places, colours: readonly string[]): { at: number; glyph: GlyphAsk }[] {
   const { glyph, label } = shown.item.look;
   if (!glyph) return [];
-  return atsOf(shown, places).map(at => ({ at, glyph: { at, glyph, colour: colours[at] as string, beyond: label === 'glyph' } }));
+  return Array.from(atsOf(shown, places), at => ({ at, glyph: { at, glyph, colour: colours[at] as string, beyond: label === 'glyph' } }));
 }
 
 /** Labels asked for by all treatments of a measure; beside other series a value says whose it is. */
@@ -113,12 +117,18 @@ function labelsOf(request: LayoutRequest, measure: string, places: Places, serie
     const text = textOf(request, measure, shown);
     const numbers = label === 'value' ? numbersOf(request, measure) : null;
     const whose = label === 'value' && series !== null ? `${series} ` : '';
-    const asks = atsOf(shown, places).flatMap((at): LabelAsk[] => {
+    const asks: LabelAsk[] = [];
+    for (const at of atsOf(shown, places)) {
       const row = rowOf ? (rowOf.get(at) as number) : at;
       const words = text(row);
-      const ask = { at, text: whose + words, where: 'end' as const, rank: shown.from.number };
-      return words ? [numbers ? { ...ask, number: { before: whose, value: numbers.data[row] as number, style: numbers.style } } : ask] : [];
-    });
+      if (!words) continue;
+      const [said, rank] = [whose + words, shown.from.number];
+      asks.push(
+        numbers
+          ? { at, text: said, where: 'end', rank, number: { before: whose, value: numbers.data[row] as number, style: numbers.style } }
+          : { at, text: said, where: 'end', rank },
+      );
+    }
     return tied(asks, request.frame.category);
   });
 }

@@ -2,7 +2,7 @@ import { isLying } from 'core/document';
 import { isBar } from 'core/shape';
 import { runAll, type Stages } from 'core/stages';
 import { alongWords, markedIn, spacingOf } from './along';
-import { axesOf, gridColumns, sharesPanels } from './axes';
+import { axesOf, gridColumns, readAtAxes, sharesPanels } from './axes';
 import { foundIn } from './found-panels';
 import { axisNotes, axisWords } from './axis-notes';
 import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
@@ -30,7 +30,7 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
   const livery = stages('dressed', [figure.dress.livery, liveries, looks, request.livery], () =>
     dressedLivery(figure, request.writing, request.livery),
   );
-  const write = writerOf(figure, request.writing);
+  const write = stages('writer', [figure.data, figure.scales, figure.dress, request.writing], () => writerOf(figure, request.writing));
   const asked = { figure, frame, applied, livery, write, formats: formats.map(({ name }) => name) };
   const { data, shape, scales } = figure;
   const cues = applied.length ? applied : 'none';
@@ -59,15 +59,11 @@ export function planOf(request: PlanRequest, stages: Stages = runAll): ChartPlan
   const labelled =
     request.roomForLabels ??
     (layout.layers.some(({ labels, glyphs }) => labels.length + glyphs.length > 0) || lines.some(line => line.label));
-  const panels = axesOf({
-    figure,
-    titles: panelTitles,
-    layers: layout.layers,
-    lines,
-    bands,
-    write,
-    labelled: Boolean(labelled),
-  });
+  const panels = stages(
+    applied.length ? 'axes with cues' : 'axes plain',
+    [data, shape, scales, write, Boolean(labelled), ...panelTitles, 'layers', ...readAtAxes({ layers: layout.layers, lines, bands })],
+    () => axesOf({ figure, titles: panelTitles, layers: layout.layers, lines, bands, write, labelled: Boolean(labelled) }),
+  );
   const isBounded = (axis: number): boolean => {
     const { low, high } = figure.scales.axes[axis === 0 ? 'first' : 'second'];
     // Axes held to one scale share a bound.

@@ -21,7 +21,7 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
   const livery = stages('dressed', [figure.dress.livery, liveries, named, request.livery], () =>
     dressedLivery(figure, request.writing, request.livery),
   );
-  const write = writerOf(figure, request.writing);
+  const write = stages('writer', [figure.data, figure.scales, figure.dress, request.writing], () => writerOf(figure, request.writing));
   const asked: LayoutRequest = { figure, frame, applied, livery, write, formats: formats.map(({ name }) => name) };
   const looks = looksOf(crosstab, asked);
   const columns = columnsOf(crosstab, looks, asked);
@@ -38,6 +38,8 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
   const writer = new FigureWords(asked);
   const words = writtenWords(asked, writer);
   const notes = notesOf(crosstab, asked);
+  // What cues find gives no row or column another name.
+  const behind = [crosstab, frame, figure.data, figure.scales, figure.crosstab];
   const plan: Omit<TablePlan, 'parts'> = {
     kind: 'table',
     ...words,
@@ -49,9 +51,9 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
     livery,
     pictures: picturesOf(layers, request.writing.pictures ?? []),
     levels: crosstab.levels.map(({ column }) => column),
-    heads: tableHeads(crosstab, frame, figure, trends),
+    heads: stages('heads', [...behind, trends.join()], () => tableHeads(crosstab, frame, figure, trends)),
     columns,
-    rows: tableRows(crosstab, frame, figure),
+    rows: stages('named rows', behind, () => tableRows(crosstab, frame, figure)),
     cells: cellsOf(crosstab, looks, columns, asked, totals),
     lines: figure.crosstab.lines,
   };

@@ -30,4 +30,5 @@ export function numberDivisions(along: Along, _by: NumberCount): Division[] {
 }
 
 // Years and altitudes are names: 2010, not 2,010.
-const plainText = (value: number): string => value.toLocaleString('en', { useGrouping: false, maximumFractionDigits: 12 });
+const plain = new Intl.NumberFormat('en', { useGrouping: false, maximumFractionDigits: 12 });
+const plainText = (value: number): string => plain.format(value);

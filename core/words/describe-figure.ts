@@ -1,6 +1,7 @@
 import type { Figure, FigureShape } from 'core/document';
 import { shapes } from 'core/shape';
 import type { AppliedCue } from 'core/cue';
+import { numberFacts } from 'core/format';
 import type { Frame } from 'core/frame';
 import { counted, listed } from 'core/sentence';
 import { columnOf, rowsWithValue } from 'core/table';
@@ -42,11 +43,7 @@ export function inSentences(sentences: readonly string[], most: number): string 
 function rangeWords({ table }: Frame, measure: string, write: ValueWriter): string {
   const column = columnOf(table, measure);
   if (column?.type !== 'number') return '';
-  let [low, high] = [Infinity, -Infinity];
-  for (const value of column.data) {
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
+  const { low, high } = numberFacts(column.data);
   return low < high ? `Values run from ${write.full(measure, low)} to ${write.full(measure, high)}.` : '';
 }
 
@@ -89,6 +86,10 @@ function viewWords(figure: Figure, applied: readonly AppliedCue[]): string {
 
 function missingWords(frame: Frame, measure: string): string {
   const column = columnOf(frame.table, measure);
-  const count = column ? frame.table.rowCount - rowsWithValue(column).length : 0;
+  const count = !column
+    ? 0
+    : column.type === 'number'
+      ? numberFacts(column.data).missing
+      : column.data.length - rowsWithValue(column).length;
   return count ? `Missing: ${counted(count, 'value')}.` : '';
 }

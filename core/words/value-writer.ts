@@ -36,7 +36,8 @@ export interface ValueWriter {
 
 /** The style that fits all values of a column; several cues ask for the same. A column is measured once, and not before it is written. */
 function oncePerColumn(): (style: NumberStyle, values: ArrayLike<number>) => () => NumberStyle {
-  const known = new Map<ArrayLike<number>, Map<NumberStyle, NumberStyle>>();
+  // A writer outlives the columns that it wrote.
+  const known = new WeakMap<ArrayLike<number>, Map<NumberStyle, NumberStyle>>();
   return (style, values) => () => {
     const styles = known.get(values) ?? new Map<NumberStyle, NumberStyle>();
     known.set(values, styles);
@@ -54,8 +55,11 @@ interface Ways {
   readonly tick: NumberStyle;
 }
 
+/** What of a figure its writer reads: while it stays the same, so does the writer. */
+export type WrittenFigure = Pick<Figure, 'data' | 'scales' | 'dress'>;
+
 /** How a figure's values are written. Cost: a style per measure, made when it is first asked for. */
-export function writerOf(figure: Figure, writing: Writing): ValueWriter {
+export function writerOf(figure: WrittenFigure, writing: Writing): ValueWriter {
   const known = new Map<string, Ways>();
   const measured = oncePerColumn();
   const ways = (name: string): Ways => {
@@ -92,7 +96,7 @@ export function writerOf(figure: Figure, writing: Writing): ValueWriter {
 }
 
 /** A format says it all, unit included; without one the figure's scales and the column's unit do. */
-function waysOf(name: string, { data, scales, dress }: Figure, { units, formats, liveries }: Writing): Ways {
+function waysOf(name: string, { data, scales, dress }: WrittenFigure, { units, formats, liveries }: Writing): Ways {
   const measure = data.measures.find(item => item.name === name);
   const column = measure ?? data.helpers.find(item => item.name === name);
   const format = formats.find(item => item.name === (column?.format ?? liveryNamed(dress.livery, liveries)?.format));

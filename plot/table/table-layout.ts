@@ -7,6 +7,8 @@ export interface TableLayout {
   /** Widths of the names of levels, then of the columns of cells. */
   readonly levels: readonly number[];
   readonly columns: readonly number[];
+  /** Whether something in a column is wider than it, and so cut off. */
+  readonly cut: { readonly levels: readonly boolean[]; readonly columns: readonly boolean[] };
   readonly rowHeight: number;
   readonly headHeight: number;
   /** Of all columns. */
@@ -40,25 +42,30 @@ export function tableLayout(plan: TablePlan, measure: TextWidth): TableLayout {
   const fonts = tableFonts(sizesOf(plan.livery));
   const levels = plan.levels.map((name, level) => {
     const names = longest(plan.rows.map(({ names: own }) => own[level] ?? ''));
-    const wide = Math.max(measure(name, fonts.head), ...names.map(text => measure(text, fonts.strong)));
-    return Math.ceil(1 + Math.min(WIDEST_NAME, Math.max(NARROWEST, wide + 2 * PADDING)));
+    return roomFor(Math.max(measure(name, fonts.head), ...names.map(text => measure(text, fonts.strong))), WIDEST_NAME);
   });
   const columns = plan.columns.map(({ width, kind, zero }, nth) => {
-    if (width !== null) return width;
-    if (kind === 'trend') return TREND + 2 * PADDING;
+    if (kind === 'trend') return { width: width ?? TREND + 2 * PADDING, cut: width !== null };
     const own = cellWidth(plan, nth, measure, fonts);
     const head = Math.max(...headsOver(plan, nth).map(({ text, span }) => measure(text, fonts.head) / span));
-    const wide = Math.max(own + (zero === null ? 0 : BAR + GAP), head);
-    return Math.ceil(1 + Math.min(WIDEST, Math.max(NARROWEST, wide + 2 * PADDING)));
+    return roomFor(Math.max(own + (zero === null ? 0 : BAR + GAP), head), WIDEST, width);
   });
+  const widths = { levels: levels.map(({ width }) => width), columns: columns.map(({ width }) => width) };
   return {
-    levels,
-    columns,
+    ...widths,
+    cut: { levels: levels.map(({ cut }) => cut), columns: columns.map(({ cut }) => cut) },
     rowHeight: Math.round(fonts.cell.size * ROW),
     headHeight: Math.round(fonts.head.size * HEAD),
-    width: [...levels, ...columns].reduce((sum, width) => sum + width, 0),
+    width: [...widths.levels, ...widths.columns].reduce((sum, width) => sum + width, 0),
     fonts,
   };
+}
+
+/** A column's width for what is the widest in it, or as set by hand; and whether that is cut off then. */
+function roomFor(widest: number, most: number, byHand: number | null = null): { readonly width: number; readonly cut: boolean } {
+  const wanted = Math.ceil(1 + Math.max(NARROWEST, widest + 2 * PADDING));
+  const width = byHand ?? Math.min(1 + most, wanted);
+  return { width, cut: wanted > width };
 }
 
 /** The widest that stands in a column: value, label and glyph together. */

@@ -1,4 +1,5 @@
 import type { Aggregate, Groups } from './aggregate-entry';
+import { numberFacts } from 'core/format';
 import { MISSING_BOOLEAN, MISSING_TEXT, type ColumnType } from 'core/table';
 import { dictionaryRanks } from '../text-order';
 import type { NumericVec, TextVec, Vec } from '../vec';
@@ -172,15 +173,10 @@ function extreme(arg: Vec, groups: Groups, direction: 1 | -1): Vec {
 function numberExtreme(data: Float64Array, step: 0 | 1, { ids, count, rows }: Groups, direction: 1 | -1): Float64Array {
   const best = new Float64Array(count).fill(NaN);
   if (ids === null) {
-    let found = NaN;
-    if (direction === 1) {
-      for (let row = 0; row < rows; row++)
-        if (!((data[row * step] as number) <= found) && data[row * step] === data[row * step]) found = data[row * step] as number;
-    } else {
-      for (let row = 0; row < rows; row++)
-        if (!((data[row * step] as number) >= found) && data[row * step] === data[row * step]) found = data[row * step] as number;
-    }
-    return best.fill(found);
+    // Words and labels ask for the ends of the same column.
+    const own = step === 0 ? Math.min(1, rows) : rows;
+    const { low, high } = numberFacts(data.length === own ? data : data.subarray(0, own));
+    return low > high ? best : best.fill(direction === 1 ? high : low);
   }
   if (direction === 1) {
     for (let row = 0; row < rows; row++) {
