@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { addCue, brief, choose, goTo, LIGHT, openApp, reveal, settled, stage, token } from './support';
+import { addCue, brief, choose, drop, goTo, LIGHT, openApp, reveal, settled, stage, token } from './support';
 
 const table = (page: Page): Locator => stage(page).getByRole('grid');
 const cellTexts = (page: Page, row: number): Promise<string[]> => table(page).locator(`tr[data-row="${row}"] td`).allInnerTexts();
@@ -126,6 +126,22 @@ test('heads stay where they are while rows scroll; only rows that are seen are i
   await page.keyboard.press('Control+End');
   await expect(table(page).locator('tr.row-total td').last()).toBeFocused();
   expect((await head.boundingBox())?.y).toBe(top);
+});
+
+test('long names of rows are cut, or wrapped onto two lines; the whole text is in the hover', async ({ page }) => {
+  const long = 'The northern communal dairy of the upper meadows beyond the pass';
+  await openTable(page, 'Milk by month');
+  await drop(page, 'dairies.csv', `dairy,milk\n${long},3\nAlm,5\n`);
+  await choose(page, 'mark', 'a crosstab');
+  const name = table(page).getByRole('rowheader', { name: long });
+  const row = table(page).locator('tr[data-row="0"]');
+  await expect(name).toHaveAttribute('title', long);
+  const before = (await row.boundingBox())?.height ?? 0;
+  await choose(page, 'row-names', 'wrapped onto two lines');
+  expect((await row.boundingBox())?.height ?? 0).toBeGreaterThan(before + 10);
+  await expect(brief(page)).toContainText('Long names are wrapped onto two lines.');
+  await choose(page, 'row-names', 'cut off');
+  expect((await row.boundingBox())?.height).toBeCloseTo(before, 0);
 });
 
 test('only columns that are seen are in the page; keys bring the others, and Tab comes back to what is seen', async ({ page }) => {

@@ -66,6 +66,19 @@ export const cellSettings = {
     now: ({ figure }) => figure.crosstab.lines,
     set: (subject, _place, lines) => changed(subject, { lines }),
   }),
+  'row-names': choiceSetting<NonNullable<CrosstabChoice['names']>>({
+    about: 'Long names of rows',
+    search: 'wrap two lines cut off ellipsis long row names',
+    governs: () => ['categories'],
+    places: once,
+    plain: 'cut',
+    options: choices([
+      ['cut', 'cut off'],
+      ['wrapped', 'wrapped onto two lines'],
+    ]),
+    now: ({ figure }) => figure.crosstab.names ?? 'cut',
+    set: (subject, _place, names) => changed(subject, { names }),
+  }),
   align: choiceSetting<CrosstabChoice['aligns'][number]['align']>({
     about: (subject, place) => `Alignment of ${measureName(subject, place)}`,
     search: 'align left right centre middle text cells',
@@ -120,6 +133,7 @@ export function cellClauses(subject: Subject): readonly Clause[] {
       clause('drawing', subject, { place, said: [` ${several ? name : 'Cells'} show `, '.'], finer: [`${name} shows `, '.'] }),
     ),
     clause('rules', subject, { said: [' Between rows stand ', '.'], finer: ['Between rows stand ', '.'] }),
+    clause('row-names', subject, { said: [' Long names are ', '.'], finer: ['Long names are ', '.'] }),
     ...measures.flatMap(({ name, place }) => [
       clause('align', subject, { place, said: [` ${name} is set `, '.'], finer: [`${name} is set `, '.'] }),
       clause('width', subject, { place, said: [` Columns of ${name} are `, '.'], finer: [`Columns of ${name} are `, '.'] }),

@@ -46,13 +46,14 @@ describe('a crosstab in words', () => {
       ['paints', 'text'],
       ['drawing:0', 'trend'],
       ['rules', 'zebra'],
+      ['row-names', 'wrapped'],
       ['align:0', 'middle'],
       ['width:0', '90'],
     );
     expect(prose(decided)).toBe(
       'Show milk summed by hut within valley, across week month by month as a crosstab, largest first. Columns stand largest total first. ' +
         'Totals of rows are left out. Subtotals of each valley are behind them. Of hut keep the 5 largest, the others together. Cues colour their text. ' +
-        'Cells show as numbers, with a small line along the row. Between rows stand stripes. milk is set in the middle. Columns of milk are 90 pixels wide.',
+        'Cells show as numbers, with a small line along the row. Between rows stand stripes. Long names are wrapped onto two lines. milk is set in the middle. Columns of milk are 90 pixels wide.',
     );
     expect(finer(nested)).toContain('Rows are nested in nothing further.');
     expect(finer(nested)).toContain('Totals of columns are behind them.');

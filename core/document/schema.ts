@@ -234,6 +234,7 @@ export const MOST_WIDTH = 600;
  * How a crosstab shows. `totals`: of each row, of each column, and of each value of an outer level (`parts`). `columns`: their order: as the table has them, by their
  * names, by their totals, or as listed. `top`: at one level (outermost 0) only so many, the largest of the first measure, the others as a row of their own. `paints`: whether a cue
  * colours a cell or its text. `drawings`: measures that are drawn within their cells as a bar, or along the row as a small line. `aligns`, `widths`: by measure, where not as plain.
+ * `names`: what becomes of names of rows that are wider than their column may be; cut unless told otherwise.
  */
 export const crosstabSchema = z.object({
   totals: z.object({ rows: totalPlace, columns: totalPlace, parts: z.array(totalPlace).check(z.maxLength(5)) }),
@@ -255,6 +256,7 @@ export const crosstabSchema = z.object({
   lines: z.enum(['hair', 'zebra', 'none']),
   aligns: z.array(z.object({ measure: z.string(), align: z.enum(['left', 'middle', 'right']) })).check(z.maxLength(50)),
   widths: z.array(z.object({ measure: z.string(), width: z.number().check(z.minimum(24), z.maximum(MOST_WIDTH)) })).check(z.maxLength(50)),
+  names: z.optional(z.enum(['cut', 'wrapped'])),
 });
 
 /** One chart with its data part, cues, scales and words. `view` is what the stage shows of its cues. */

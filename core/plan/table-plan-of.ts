@@ -56,6 +56,7 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
     rows: stages('named rows', behind, () => tableRows(crosstab, frame, figure)),
     cells: cellsOf(crosstab, looks, columns, asked, totals),
     lines: figure.crosstab.lines,
+    wraps: figure.crosstab.names === 'wrapped',
   };
   return { ...plan, parts: partsOf(plan) };
 }

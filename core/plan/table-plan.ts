@@ -12,6 +12,8 @@ export interface TablePlan extends PlanWords {
   readonly rows: readonly TableRow[];
   readonly cells: TableCells;
   readonly lines: CrosstabChoice['lines'];
+  /** Long names of rows take two lines instead of being cut off. */
+  readonly wraps: boolean;
 }
 
 /** A head over one or several columns. `text` as it is shown, cut where it has no end; `full` as it is. */

@@ -9,6 +9,8 @@ export interface TableLayout {
   readonly columns: readonly number[];
   /** Whether something in a column is wider than it, and so cut off. */
   readonly cut: { readonly levels: readonly boolean[]; readonly columns: readonly boolean[] };
+  /** Of names of rows: two where some are wrapped. */
+  readonly nameLines: 1 | 2;
   readonly rowHeight: number;
   readonly headHeight: number;
   /** Of all columns. */
@@ -27,6 +29,8 @@ export const [GLYPH, GAP] = [12, 6];
 /** Indentation of a name that is a subtotal's. */
 const ROW = 2;
 const HEAD = 2.1;
+/** From one line of a name to the next, as a share of its letters. */
+export const LINE = 1.25;
 const [NARROWEST, WIDEST_NAME, WIDEST] = [44, 240, 320];
 // Only so many of a column's longest texts are measured.
 const MEASURED = 4;
@@ -50,11 +54,13 @@ export function tableLayout(plan: TablePlan, measure: TextWidth): TableLayout {
     const head = Math.max(...headsOver(plan, nth).map(({ text, span }) => measure(text, fonts.head) / span));
     return roomFor(Math.max(own + (zero === null ? 0 : BAR + GAP), head), WIDEST, width);
   });
+  const nameLines = plan.wraps && levels.some(({ cut }) => cut) ? 2 : 1;
   const widths = { levels: levels.map(({ width }) => width), columns: columns.map(({ width }) => width) };
   return {
     ...widths,
     cut: { levels: levels.map(({ cut }) => cut), columns: columns.map(({ cut }) => cut) },
-    rowHeight: Math.round(fonts.cell.size * ROW),
+    nameLines,
+    rowHeight: Math.round(fonts.cell.size * (ROW + (nameLines - 1) * LINE)),
     headHeight: Math.round(fonts.head.size * HEAD),
     width: [...widths.levels, ...widths.columns].reduce((sum, width) => sum + width, 0),
     fonts,

@@ -3,8 +3,8 @@ import { footItems, footOf } from '../scene/figure-foot';
 import { headItems, headOf } from '../scene/figure-head';
 import { solid } from '../scene/looks';
 import type { Font, Scene, SceneGroup, SceneItem, TextRole, TextWidth } from '../scene/scene';
-import { fitted } from '../scene/shortened';
-import { BAR, GAP, GLYPH, PADDING, tableLayout, type TableLayout, TREND } from './table-layout';
+import { fitted, wrapped } from '../scene/shortened';
+import { BAR, GAP, GLYPH, LINE, PADDING, tableLayout, type TableLayout, TREND } from './table-layout';
 
 // Round a table, in CSS pixels.
 const MARGIN = 16;
@@ -198,9 +198,19 @@ class TablePainter {
         align: 'left',
         on,
       };
-      this.write('category', name, { left: this.lefts[level] as number, width: layout.levels[level] as number, y }, look);
+      this.name(name, { left: this.lefts[level] as number, width: layout.levels[level] as number, y }, look);
     });
     for (let column = 0; column < plan.columns.length; column++) this.cell(nth * plan.columns.length + column, column, top, strong);
+  }
+
+  /** A name of a row, on as many lines as names may have. */
+  private name(text: string, at: { readonly left: number; readonly width: number; readonly y: number }, look: CellLook): void {
+    const { nameLines } = this.layout;
+    const lines = nameLines === 1 ? [text] : wrapped(text, at.width - 2 * PADDING, nameLines, item => this.measure(item, look.font));
+    lines.forEach((line, nth) => {
+      const down = (nth - (lines.length - 1) / 2) * LINE * look.font.size;
+      this.write('category', line, { ...at, y: at.y + down }, look);
+    });
   }
 
   private cell(at: number, column: number, top: number, strong: boolean): void {
