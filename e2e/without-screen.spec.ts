@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { plainTable, PROJECT_VERSION, type Figure, type Project } from 'core/document';
 import { readProjectFile } from 'core/io';
 import { LIGHT_LIVERY } from 'core/plan';
@@ -6,14 +6,23 @@ import { Session } from 'engine';
 import { handedOf } from 'handover';
 import { sizeOfFigure } from 'handover/offers';
 import { drawingsOf } from 'headless';
+import { build } from 'esbuild';
 import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { grownFigure } from '../conformance/grown-figures';
 import { differing, drawn } from './pictures';
+import { openApp } from './support';
 
 const GROWN = 40;
 
+declare const openProject: (text: string) => void;
+declare const ofProject: (id: string) => Promise<string>;
+declare const ofSeed: (seed: number) => Promise<string>;
+
 interface Pictured {
   readonly name: string;
+  /** The seed of a generated one; null for one of the demo. */
+  readonly seed: number | null;
   readonly session: Session;
   readonly figure: Figure;
   readonly size: { readonly width: number; readonly height: number };
@@ -24,7 +33,7 @@ function demoFigures(): Pictured[] {
   if (!read.ok) throw new Error('the demo project cannot be read');
   const { project, tables } = read.value;
   const session = new Session(project, new Map(Object.entries(tables)));
-  return project.figures.map(figure => ({ name: figure.name, session, figure, size: sizeOfFigure(figure) }));
+  return project.figures.map(figure => ({ name: figure.name, seed: null, session, figure, size: sizeOfFigure(figure) }));
 }
 
 /** Figures whose texts the shipped fonts can write, from one seed after the other. */
@@ -46,7 +55,7 @@ function grownFigures(): Pictured[] {
       looks: [],
     };
     const session = new Session(project, new Map([['t', { ...table, name: 't' }]]));
-    found.push({ name: `grown ${seed}`, session, figure, size });
+    found.push({ name: `grown ${seed}`, seed, session, figure, size });
   }
   return found;
 }
@@ -54,11 +63,43 @@ function grownFigures(): Pictured[] {
 /** Letters that the shipped fonts have not got come from whatever the machine has, in a browser and without one: what they look like is not ours. */
 const isOurs = (text: string): boolean => !/[\u0250-\u1dff\u2e80-\uffff]/u.test(text);
 
-test('pictures made without a screen are those of a browser', async ({ page }) => {
-  test.setTimeout(240_000);
+/** A page of the application that draws figures on canvases with the stage's own code and the page's own letters. */
+async function stagePage(page: Page): Promise<void> {
+  const root = fileURLToPath(new URL('..', import.meta.url));
+  const bundled = await build({
+    entryPoints: [`${root}e2e/canvas/canvas-page.ts`],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    tsconfig: `${root}tsconfig.json`,
+    logLevel: 'error',
+  });
+  await openApp(page);
+  await page.evaluate(async () => {
+    for (const weight of [400, 600, 650]) await document.fonts.load(`${weight} 13px 'Hanken Grotesk Variable'`, 'Almé ž 0 Ж');
+  });
+  await page.evaluate(bundled.outputFiles[0]?.text ?? '');
+  await page.evaluate(text => openProject(text), readFileSync('demo/data/highmeadow.json', 'utf8'));
+}
+
+/** A figure as the stage draws it. */
+async function onCanvas(page: Page, { seed, figure }: Pictured): Promise<Buffer> {
+  const text = await (seed === null ? page.evaluate(id => ofProject(id), figure.id) : page.evaluate(seed => ofSeed(seed), seed));
+  return Buffer.from(text, 'base64');
+}
+
+test('an SVG is the canvas of its figure, and the picture made without a screen, to within a hundredth of their pixels', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(400_000);
   await page.setViewportSize({ width: 2_000, height: 1_600 });
+  const stage = await context.newPage();
+  await stagePage(stage);
   const shares: number[] = [];
-  for (const { name, session, figure, size } of [...demoFigures(), ...grownFigures()]) {
+  const onStage: number[] = [];
+  for (const of of [...demoFigures(), ...grownFigures()]) {
+    const { name, session, figure, size } = of;
     const handed = handedOf(session, { ...figure, view: 'cued' }, LIGHT_LIVERY);
     if (!handed.ok) throw new Error(name);
     const drawings = await drawingsOf(handed.value, size, { transparent: false, embedFonts: true });
@@ -66,10 +107,15 @@ test('pictures made without a screen are those of a browser', async ({ page }) =
     expect(await drawings.svg({ hover: false, embedFonts: null }), name).toBe(svg);
     const png = Buffer.from(await drawings.png(1));
     expect(Buffer.from(await drawings.png(1)).equals(png), name).toBe(true);
-    const share = await differing(page, await drawn(page, svg), png);
-    shares.push(share);
-    expect(share, name).toBeLessThanOrEqual(0.01);
+    const inBrowser = await drawn(page, svg);
+    shares.push(await differing(page, inBrowser, png));
+    onStage.push(await differing(page, inBrowser, await onCanvas(stage, of)));
+    expect(shares.at(-1), name).toBeLessThanOrEqual(0.01);
+    expect(onStage.at(-1), `${name} on the stage`).toBeLessThanOrEqual(0.01);
   }
-  console.log(`${shares.length} figures, at most ${(Math.max(...shares) * 100).toFixed(2)} % of pixels differ`);
+  const most = (list: readonly number[]): string => `${(Math.max(...list) * 100).toFixed(2)} %`;
+  console.log(
+    `${shares.length} figures: at most ${most(shares)} of pixels differ without a screen, ${most(onStage)} on the stage's canvas`,
+  );
   expect(shares.length).toBeGreaterThanOrEqual(GROWN + 20);
 });
