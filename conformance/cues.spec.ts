@@ -1,6 +1,7 @@
 import { DuckDBDateValue, DuckDBDecimalValue, DuckDBInstance } from '@duckdb/node-api';
 import { applyCues, cueKinds, readLevel, type CueKindName, type CueFacts, cueFactsOf } from 'core/cue';
-import { literalText, nameText, scopeOf, statementOf } from 'core/formula';
+import { literalText, nameText, scopeOf } from 'core/formula';
+import { statementOf } from './statement';
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
 import { messageFor } from 'core/result/words';
 import { cellAt, makeTable, withColumns, named, tableOf, valuesFrom, type Cell, type Column } from 'core/table';

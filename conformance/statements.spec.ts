@@ -82,10 +82,13 @@ class Server implements Engine {
   }
 }
 
-/** What differs between the ledger and the rows of an engine, in no order; empty for nothing. */
-async function difference(engine: Engine, handed: Handed, dialect: DialectName): Promise<string> {
-  const { columns, rowCount } = ledgerTable(handed.picture);
-  const statement = figureStatement(handed, dialect);
+/** What differs between the ledger and the rows of an engine, in no order; empty for nothing. `only`: a helper column's own statement. */
+async function difference(engine: Engine, handed: Handed, dialect: DialectName, only?: string): Promise<string> {
+  const { data } = handed.figure;
+  const keyNames = [data.category, data.series, data.panel, ...data.outer.map(({ column }) => column)];
+  const { columns: all, rowCount } = ledgerTable(handed.picture);
+  const columns = all.filter(({ name }) => only === undefined || name === only || keyNames.includes(name));
+  const statement = figureStatement(handed, dialect, only);
   if (!statement.ok) return statement.problems.map(messageFor).join(' ');
   let theirs: Cell[][];
   try {
@@ -98,10 +101,7 @@ async function difference(engine: Engine, handed: Handed, dialect: DialectName):
     return `${String(error).slice(0, 300)}\n${statement.value}`;
   }
   if (theirs.length !== rowCount) return `${theirs.length} rows, not ${rowCount}\n${statement.value}`;
-  const { data } = handed.figure;
-  const keys = columns.flatMap(({ name }, i) =>
-    [data.category, data.series, data.panel, ...data.outer.map(({ column }) => column)].includes(name) ? [i] : [],
-  );
+  const keys = columns.flatMap(({ name }, i) => (keyNames.includes(name) ? [i] : []));
   const keyOf = (row: readonly Cell[]): string => JSON.stringify(keys.map(i => row[i] ?? null));
   const byKey = new Map(theirs.map(row => [keyOf(row), row]));
   for (let row = 0; row < rowCount; row++) {
@@ -158,14 +158,28 @@ describe('a whole figure as one statement', () => {
       const table = session.editedTable(id);
       if (!made && table) await engine.load({ ...table, name });
     }
+    let alone = 0;
     for (const figure of project.figures) {
       const handed = handedOf(session, figure, LIGHT_LIVERY);
       if (!handed.ok) return fail(`${figure.name}: ${handed.problems.map(messageFor).join()}`);
       expect(await difference(engine, handed.value, 'duckdb'))
         .withContext(figure.name)
         .toBe('');
+      const { applied, drawn, frame } = handed.value.picture;
+      const names = [
+        ...frame.helpers,
+        ...drawn.map(({ name }) => name),
+        ...applied.flatMap(({ helpers }) => helpers.map(({ name }) => name)),
+      ];
+      for (const name of names) {
+        expect(await difference(engine, handed.value, 'duckdb', name))
+          .withContext(`${figure.name}, ${name} alone`)
+          .toBe('');
+        alone++;
+      }
     }
     expect(project.figures.length).toBeGreaterThan(20);
+    expect(alone).toBeGreaterThan(80);
   }, 60_000);
 
   it('gives them over tables turned long and wide', async () => {

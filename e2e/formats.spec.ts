@@ -74,6 +74,25 @@ test('a picture of a width in centimetres says its resolution; one without its g
   expect(alpha === -1 ? bytes[25] : alpha).toBe(alpha === -1 ? 6 : 0);
 });
 
+test('the figure is copied as a picture of twice its pixels', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await sheet(page)
+    .getByRole('button', { name: /^Copy as a picture/ })
+    .click();
+  await expect(page.locator('cb-notices')).toContainText('Copied the figure as a picture.');
+  const head = await page.evaluate(async () => {
+    const [item] = await navigator.clipboard.read();
+    const blob = await item?.getType('image/png');
+    return blob ? [...new Uint8Array(await blob.slice(0, 24).arrayBuffer())] : [];
+  });
+  const bytes = Buffer.from(head);
+  expect(bytes.subarray(1, 4).toString()).toBe('PNG');
+  // 16:9 of a width of 1,000 pixels, twice.
+  expect(bytes.readUInt32BE(16) / bytes.readUInt32BE(20)).toBeCloseTo(16 / 9, 1);
+  expect(bytes.readUInt32BE(16)).toBeGreaterThan(1_500);
+});
+
 test('every other format arrives whole', async ({ page }) => {
   const rows: readonly [RegExp, string, RegExp][] = [
     [/^Workbook/, 'milk-by-hut.xlsx', /^PK/],

@@ -23,6 +23,8 @@ export interface HandoverWishes {
   readonly csv?: CsvOptions;
   readonly scale?: number;
   readonly dialect?: string;
+  /** Of a statement: one helper column alone. */
+  readonly column?: string;
 }
 
 /** Makes a figure in a format. */

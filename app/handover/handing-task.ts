@@ -3,6 +3,8 @@ export type HandingTask =
   | { readonly kind: 'png'; readonly scale: number }
   | { readonly kind: 'sized-png' | 'svg' | 'pdf' | 'print' | 'copy-picture' | 'copy-words' | 'copy-cells' | 'project' }
   | { readonly kind: 'crosstab'; readonly as: 'csv' | 'html' }
+  /** A helper column's own statement, to the clipboard. */
+  | { readonly kind: 'copy-sql'; readonly column: string }
   /** By the name of a format that the engine makes. */
   | { readonly kind: 'format'; readonly name: string };
 

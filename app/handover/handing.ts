@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { filter, firstValueFrom } from 'rxjs';
 import { fileName, offerNamed } from 'handover/offers';
 import { EngineClient } from '../services/engine-client';
+import type { HandoverAsk } from '../services/handing-engine';
 import { Notices } from '../services/notices';
 import { PictureStore, type Shown } from '../services/picture-store';
 import { ProblemWords } from '../services/problem-words';
@@ -51,6 +52,8 @@ export class Handing {
         return this.copyWords();
       case 'copy-cells':
         return this.copyCells();
+      case 'copy-sql':
+        return this.copySql(task.column);
       case 'crosstab':
         return this.crosstab(task.as);
       case 'format':
@@ -69,14 +72,35 @@ export class Handing {
       format.ending,
       async of => {
         const drawn = format.draws === null ? null : await this.drawn(of, format.draws);
-        const wishes = { csv: { guardsFormulas, mark }, dialect };
-        const ask = { figure: of.figure.id, livery: this.theme.livery(), format: name, wishes, drawn };
-        const made = await this.engine.api.handOver(ask);
-        if (!made.ok) throw new Error((await this.problemWords.of(made.problems)).join(' '));
-        return new Blob([made.value as Uint8Array<ArrayBuffer>], { type: format.mime });
+        const made = await this.made(of, name, { csv: { guardsFormulas, mark }, dialect }, drawn);
+        return new Blob([made], { type: format.mime });
       },
       '',
     );
+  }
+
+  /** A format as the engine makes it. Throws what stands in its way, in words. */
+  private async made(
+    of: PageFigure,
+    format: string,
+    wishes: HandoverAsk['wishes'],
+    drawn: HandoverAsk['drawn'],
+  ): Promise<Uint8Array<ArrayBuffer>> {
+    const made = await this.engine.api.handOver({ figure: of.figure.id, livery: this.theme.livery(), format, wishes, drawn });
+    if (!made.ok) throw new Error((await this.problemWords.of(made.problems)).join(' '));
+    return made.value as Uint8Array<ArrayBuffer>;
+  }
+
+  /** A helper column as one statement from the tables that the figure reads, in the form that is chosen for whole figures. */
+  private async copySql(column: string): Promise<void> {
+    const of = await this.shown();
+    if (!of) return this.notices.fault('There is no figure to copy from yet. Make one first.');
+    try {
+      const sql = new TextDecoder().decode(await this.made(of, 'sql', { dialect: handingWishes().dialect, column }, null));
+      await this.copy(() => navigator.clipboard.writeText(sql), 'Copied as SQL: one statement, from the table to this column.');
+    } catch (error) {
+      this.notices.fault(`${column} cannot be copied as SQL: ${error instanceof Error ? error.message : String(error)}`);
+    }
   }
 
   private async drawn(of: PageFigure, draws: 'svg' | 'png') {

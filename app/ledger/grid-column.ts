@@ -1,4 +1,3 @@
-import type { NamedFormula } from 'core/formula';
 import type { Cell } from 'core/table';
 
 /** What stands at a cell beside its value. */
@@ -20,13 +19,11 @@ export interface GridColumn {
   readonly helper?: HelperHead;
 }
 
-/** What stands over a helper column: its cue's number and kind, null for one by hand; its colour; its formula, and itself as SQL. */
+/** What stands over a helper column: its cue's number and kind, null for one by hand; its colour; its formula. */
 export interface HelperHead {
   readonly cue: { readonly number: number; readonly kind: string } | null;
   readonly colour: string | null;
   readonly formula: string;
-  /** The columns that it may be computed from, in order, itself last. */
-  readonly steps: readonly NamedFormula[];
 }
 
 /** A place in the grid, by row of the data and column name. */

@@ -1,9 +1,7 @@
 import type { Shown } from '../services/picture-store';
 import { formatNumber } from 'core/format';
-import type { Figure } from 'core/document';
 import { partsOfMeasure } from 'core/frame';
 import type { Treatment } from 'core/cue';
-import type { NamedFormula } from 'core/formula';
 import { helperFormula, type Frame } from 'core/frame';
 import type { DrawnColumn, Picture } from 'core/plan';
 import { rowNames, writerOf, type ValueWriter } from 'core/words';
@@ -23,7 +21,7 @@ export function ledgerColumns({ picture, ask }: Shown): GridColumn[] {
     ...frame.overall.map(name => overallColumn({ picture, ask }, name, write)),
     ...frame.helpers.map(name => handColumn({ picture, ask }, name, write)),
     ...picture.drawn.map(drawnColumn),
-    ...helperColumns(picture, ask, write),
+    ...helperColumns(picture, write),
   ];
 }
 
@@ -126,7 +124,6 @@ function handColumn({ picture, ask }: From, name: string, write: ValueWriter): G
       cue: null,
       colour: null,
       formula: helper ? helperFormula(helper) : '',
-      steps: stepsByHand(ask.figure, picture.frame.helpers.slice(0, picture.frame.helpers.indexOf(name) + 1)),
     },
   };
 }
@@ -134,13 +131,13 @@ function handColumn({ picture, ask }: From, name: string, write: ValueWriter): G
 const PERCENT_OF_AXIS = { decimals: 1, suffix: ' %' };
 
 /** What a broken axis draws, with its scale as a formula. */
-function drawnColumn({ name, formula, column }: DrawnColumn): GridColumn {
+function drawnColumn({ formula, column }: DrawnColumn): GridColumn {
   return {
     ...base(column, value => formatNumber(value, PERCENT_OF_AXIS)),
     mark: () => null,
     editable: () => false,
     opens: () => false,
-    helper: { cue: null, colour: null, formula, steps: [{ name, formula }] },
+    helper: { cue: null, colour: null, formula },
   };
 }
 
@@ -151,11 +148,9 @@ function editMark(frame: Frame, row: number, touched: ReadonlySet<number> | unde
   return to - from === 1 ? 'edited' : 'edited-below';
 }
 
-function helperColumns({ applied, frame }: Picture, { figure }: Shown['ask'], write: ValueWriter): GridColumn[] {
-  const byHand = stepsByHand(figure, frame.helpers);
-  const all = applied.flatMap(({ helpers }) => helpers.map(({ name, formula }): NamedFormula => ({ name, formula })));
+function helperColumns({ applied, frame }: Picture, write: ValueWriter): GridColumn[] {
   return applied.flatMap(({ cue, helpers, treatments, number }) =>
-    helpers.map(({ column, part, formula, name, as }): GridColumn => ({
+    helpers.map(({ column, part, formula, as }): GridColumn => ({
       ...base(column, alike(write, cue.measure, sourceOf(column, columnOf(frame.table, cue.measure)), as)),
       mark: () => null,
       editable: () => false,
@@ -164,7 +159,6 @@ function helperColumns({ applied, frame }: Picture, { figure }: Shown['ask'], wr
         cue: { number, kind: cue.kind },
         colour: colourOf(treatments, part),
         formula,
-        steps: [...byHand, ...all.slice(0, all.findIndex(item => item.name === name) + 1)],
       },
     })),
   );
@@ -175,10 +169,6 @@ const sourceOf = (helper: Column, measure: Column | undefined): Column =>
   measure && helper.type === 'number' && helper.data.every((value: number, row: number) => value !== value || value === measure.data[row])
     ? measure
     : helper;
-
-/** Helper columns by hand that are there, as named formulas. */
-const stepsByHand = ({ data }: Figure, names: readonly string[]): NamedFormula[] =>
-  data.helpers.filter(({ name }) => names.includes(name)).map(helper => ({ name: helper.name, formula: helperFormula(helper) }));
 
 /** The colour in which a part shows; null when it has none. */
 function colourOf(treatments: readonly Treatment[], part: string): string | null {

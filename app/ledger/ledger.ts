@@ -17,9 +17,9 @@ import { pasteGrid } from 'core/io';
 import { counted } from 'core/sentence';
 import { columnOf, type Column } from 'core/table';
 import { Pace } from '../services/pace';
+import { Handover } from '../handover/handover';
 import { PictureStore } from '../services/picture-store';
 import { EMPTY_SHOWN } from './empty-shown';
-import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
 import { Room } from '../services/room';
 import { RowsAsked } from '../services/rows-asked';
@@ -48,7 +48,7 @@ import { SourceRows } from './source-rows';
 export class Ledger {
   private readonly store = inject(ProjectStore);
   private readonly pictures = inject(PictureStore);
-  private readonly notices = inject(Notices);
+  private readonly handover = inject(Handover);
   private readonly injector = inject(Injector);
 
   private readonly pace = inject(Pace);
@@ -212,23 +212,9 @@ export class Ledger {
     this.asked.set(null);
   }
 
-  /** One statement over a table called frame that gives the column, with every column it is computed from. */
-  protected async copySql({ helper }: GridColumn): Promise<void> {
-    const frame = this.shown().picture?.frame;
-    if (!frame || !helper) return;
-    const { scopeOf, SqlTooLong, statementOf } = await import('../services/sql-making');
-    const own = scopeOf(frame.table);
-    const data = new Map([...own].filter(([name]) => !frame.helpers.includes(name)));
-    let statement: string;
-    try {
-      statement = statementOf('frame', data, helper.steps);
-    } catch (error) {
-      if (error instanceof SqlTooLong)
-        return this.notices.fault('As SQL this column would be too long to be of use. Split its formula into two.');
-      throw error;
-    }
-    await navigator.clipboard.writeText(statement);
-    this.notices.done('Copied as SQL: one statement over a table called frame.');
+  /** The column as one statement, from the tables that the figure reads. */
+  protected copySql({ name }: GridColumn): Promise<void> {
+    return this.handover.run({ kind: 'copy-sql', column: name });
   }
 
   protected toggle(cue: string): void {

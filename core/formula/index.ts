@@ -15,7 +15,7 @@ export { sortRows, type SortKey } from './sort-rows';
 export { literalText, nameText } from './key';
 export { functionReference, type FunctionEntry } from './reference';
 export { PLAIN_DIALECT, sqlIn, sqlOf, sqlTextOf, SqlTooLong, type SqlDialect } from './sql-text';
-export { statementOf, type NamedFormula } from './statement';
+export type { NamedFormula } from './named-formula';
 export { addWindows, placeWithoutWindows } from './add-windows';
 export { namesOfText, renameNames } from './rename-names';
 export { namesIn } from './names-in';

@@ -24,7 +24,7 @@ function openProject(text: string): void {
 /** A figure of the open project, with its cues, as the stage draws it: a PNG as base64. */
 function ofProject(id: string): Promise<string> {
   const figure = session?.figure(id);
-  const request = figure && session?.requestFor({ ...figure, view: 'cued' } as Figure, LIGHT_LIVERY);
+  const request = figure && session?.requestFor({ ...figure, view: 'cued' }, LIGHT_LIVERY);
   const made = request?.ok ? pictureOf(request.value) : undefined;
   if (!figure || !made?.ok) throw new Error(`figure ${id} cannot be drawn`);
   return pictured(made.value.plans[0] as Plan, sizeOfFigure(figure));

@@ -20,8 +20,8 @@ export const makers: { readonly [N in FormatName]: MakeFormat } = {
   csv: ({ picture }, _, { csv }) => Promise.resolve(writeCsv(ledgerTable(picture), csv)),
   json: ({ picture }) => Promise.resolve(tableJson(ledgerTable(picture))),
   parquet: ({ picture }) => tableParquet(ledgerTable(picture)),
-  sql: (handed, _, { dialect = 'standard' }) => {
-    const text = figureStatement(handed, isDialect(dialect) ? dialect : 'standard');
+  sql: (handed, _, { dialect = 'standard', column }) => {
+    const text = figureStatement(handed, isDialect(dialect) ? dialect : 'standard', column);
     return text.ok ? Promise.resolve(text.value) : Promise.reject(new Error(text.problems.map(messageFor).join(' ')));
   },
   xlsx: async (handed, { png, size }) => toXlsx(figureWorkbook(handed), { png: await png(2), ...size }),

@@ -19,10 +19,12 @@ const LONGEST = 1_000_000;
 /**
  * One statement of SQL for a whole figure: from the tables that it reads, through filters, steps, groups, measures, helper columns and cues, to the rows of
  * its ledger. One common table expression for each stage, with a comment that says what it does. Problem: a statement that is too long to be of use.
+ *
+ * @param column one helper column alone, beside the columns that name its rows; stages behind it are left out
  */
-export function figureStatement(handed: Handed, dialect: DialectName): Result<string> {
+export function figureStatement(handed: Handed, dialect: DialectName, column?: string): Result<string> {
   try {
-    const text = written(handed, dialect);
+    const text = written(handed, dialect, column);
     return text.length > LONGEST ? failure({ code: 'sql-too-long', limit: LONGEST }) : success(text);
   } catch (error) {
     if (error instanceof SqlTooLong) return failure({ code: 'sql-too-long', limit: LONGEST });
@@ -30,7 +32,7 @@ export function figureStatement(handed: Handed, dialect: DialectName): Result<st
   }
 }
 
-function written(handed: Handed, dialect: DialectName): string {
+function written(handed: Handed, dialect: DialectName, column?: string): string {
   const { session, figure, table, picture, project } = handed;
   const { frame } = picture;
   const data = shownData(figure);
@@ -40,13 +42,18 @@ function written(handed: Handed, dialect: DialectName): string {
   const kept = filterStages(stages, source, scope, data.filters);
   let at = groupStages(stages, kept, { data, table, frame, scope, asked: overallsOf(figure.cues, data) });
   at = withHelpers(stages, at, data, handed);
-  at = withDrawn(stages, at, handed);
-  at = withCues(stages, at, handed);
+  const isThere = (): boolean => column !== undefined && at.columns.includes(column);
+  if (!isThere()) at = withDrawn(stages, at, handed);
+  if (!isThere()) at = withCues(stages, at, handed, column);
   const order = orderOf(at, data, handed);
-  const ledger = ledgerTable(picture).columns.map(({ name }) => name);
+  const keys = new Set([frame.category, frame.panel, frame.series, ...frame.outer]);
+  const isShown = (name: string): boolean => column === undefined || name === column || keys.has(name);
+  const ledger = ledgerTable(picture).columns.flatMap(({ name }) => (isShown(name) ? [name] : []));
   const shown = ledger.map(name => (at.columns.includes(name) ? nameText(name) : whatIfMark(name, data, handed)));
   const head = [
-    `${figure.name}: the rows of its ledger, as Cowbell computes them.`,
+    column === undefined
+      ? `${figure.name}: the rows of its ledger, as Cowbell computes them.`
+      : `${column} of ${figure.name}, as Cowbell computes it.`,
     ...sourceNotes(session, data.table),
     ...(order ? [] : ['A table of a database has no order of its own, so these rows come in none.']),
   ];
@@ -73,8 +80,8 @@ function withDrawn(stages: Stages, at: Grouped, { picture }: Handed): Grouped {
   };
 }
 
-/** The helper columns of each cue, under its sentence. */
-function withCues(stages: Stages, at: Grouped, handed: Handed): Grouped {
+/** The helper columns of each cue, under its sentence; up to the cue that `last` is a column of. */
+function withCues(stages: Stages, at: Grouped, handed: Handed, last?: string): Grouped {
   const sentences = new Map(figureText(handed).cues.map(({ number, sentence }) => [number, sentence]));
   let now = at;
   for (const { number, helpers } of handed.picture.applied) {
@@ -82,6 +89,7 @@ function withCues(stages: Stages, at: Grouped, handed: Handed): Grouped {
     const said = `Cue ${number}: ${sentences.get(number) ?? ''}`;
     const made = stages.compute(now.from, `cue_${number}`, said, now.scope, helpers);
     now = { ...made, columns: [...now.columns, ...helpers.map(({ name }) => name)] };
+    if (last !== undefined && now.columns.includes(last)) break;
   }
   return now;
 }

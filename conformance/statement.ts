@@ -1,14 +1,4 @@
-import type { Scope } from './checking';
-import { compileFormula, scopeWith } from './compile';
-import { nameText } from './key';
-import { namesIn } from './names-in';
-import { sqlOf } from './sql-text';
-
-/** A column that a formula computes, over a table and the columns before it. */
-export interface NamedFormula {
-  readonly name: string;
-  readonly formula: string;
-}
+import { compileFormula, namesIn, nameText, scopeWith, sqlOf, type NamedFormula, type Scope } from 'core/formula';
 
 /**
  * One SQL statement that gives every row of `source` with the last of the columns behind it, and whichever of the others it is computed
