@@ -1,4 +1,3 @@
-import type { Figure } from 'core/document';
 import { readProjectFile } from 'core/io';
 import { LIGHT_LIVERY, pictureOf, type Plan } from 'core/plan';
 import { Session } from 'engine';
