@@ -22,22 +22,23 @@ describe('the pace of what tells of a figure', () => {
     expect(told()).toBe(4);
     source.set(5);
     expect(told()).toBe(4);
-    pace.calm();
+    dispatchEvent(new PointerEvent('pointerup'));
     expect(told()).toBe(5);
     source.set(6);
     expect(told()).toBe(6);
   });
 
-  it('stops beating when it is calm', () => {
-    const pace = TestBed.inject(Pace);
-    const source = signal(1);
-    const told = pace.follow(source);
-    pace.hurry();
-    told();
-    pace.calm();
-    source.set(2);
-    expect(told()).toBe(2);
-    jasmine.clock().tick(10_000);
-    expect(told()).toBe(2);
-  });
+  for (const end of ['pointerup', 'pointercancel', 'blur'])
+    it(`stops beating by ${end}`, () => {
+      const pace = TestBed.inject(Pace);
+      const source = signal(1);
+      const told = pace.follow(source);
+      pace.hurry();
+      told();
+      dispatchEvent(new Event(end));
+      source.set(2);
+      expect(told()).toBe(2);
+      jasmine.clock().tick(10_000);
+      expect(told()).toBe(2);
+    });
 });

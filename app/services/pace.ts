@@ -10,7 +10,12 @@ export class Pace {
   private readonly beat = signal(0);
   private timer: ReturnType<typeof setInterval> | undefined;
 
-  /** From now on there are many changes a second, none of which anybody answers but who drags. */
+  constructor() {
+    // Wherever a drag ends, and whatever has become of what was dragged.
+    for (const end of ['pointerup', 'pointercancel', 'blur']) addEventListener(end, () => this.calm());
+  }
+
+  /** From now on, until the pointer is let go, there are many changes a second, none of which anybody answers but who drags. */
   hurry(): void {
     this.calm();
     this.isHurried.set(true);
@@ -18,7 +23,7 @@ export class Pace {
   }
 
   /** All that lags behind is brought up to now. */
-  calm(): void {
+  private calm(): void {
     clearInterval(this.timer);
     this.isHurried.set(false);
   }

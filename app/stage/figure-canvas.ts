@@ -63,7 +63,6 @@ const spoken = ({ title, lines, why }: HoverText): string =>
           [style.cursor]="handle() ? (plan().horizontal ? 'ew-resize' : 'ns-resize') : null"
           (pointerdown)="onDown($event)"
           (pointerup)="onUp($event)"
-          (lostpointercapture)="released.emit()"
           (pointermove)="onPointer($event)"
           (pointerleave)="pointed.emit(null)"
           (keydown)="onKey($event)"
@@ -92,9 +91,8 @@ export class FigureCanvas {
   readonly row = input<number | null>(null);
   readonly hover = input<HoverText | null>(null);
   readonly pointed = output<number | null>();
-  /** A line, a band edge or a break was taken hold of, moved, and let go; a label is let go likewise. */
+  /** A line, a band edge or a break was taken hold of, and moved. */
   readonly held = output();
-  readonly released = output();
   readonly dragged = output<{ readonly target: DragTarget | BreakEdge; readonly value: number }>();
   /** Title, subtitle and note as the analyst wrote them, computed words still in braces. */
   readonly words = input<HeadWords | null>(null);
