@@ -137,6 +137,11 @@ test.describe('labels and words', () => {
     });
     if (!labelAt) throw new Error('no bar is brass');
     const from = { x: box.x + labelAt.x + 8, y: box.y + labelAt.y - 11 };
+    // What changes figures comes late: the whole drag is over before it does.
+    await page.route('**/*.js', async route => {
+      await new Promise(resolve => setTimeout(resolve, 800));
+      await route.continue();
+    });
     await page.mouse.move(from.x, from.y);
     await page.mouse.down();
     await page.mouse.move(from.x + 60, from.y + 20, { steps: 5 });

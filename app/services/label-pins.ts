@@ -19,9 +19,12 @@ export class LabelPins {
   private readonly store = inject(ProjectStore);
   private key = '';
   private made: typeof making | null = null;
+  /** The last move that came before what changes figures was there. */
+  private waiting: (() => void) | null = null;
 
   start(): void {
     this.key = crypto.randomUUID();
+    this.waiting = null;
     if (!this.made) void this.load();
   }
 
@@ -34,6 +37,8 @@ export class LabelPins {
   moveTo(moved: MovedLabel, picture: Picture, plan: Plan): void {
     const { figure } = this.store;
     const layer = layersOf(plan)[moved.layer];
+    // A drag may be over before what it needs has come: where it ended counts.
+    if (!this.made) this.waiting = () => this.moveTo(moved, picture, plan);
     if (!figure || !layer || !this.made || this.key === '') return;
     const category = this.made.categoryAt(picture.frame, moved.row);
     const pin = {
@@ -51,5 +56,7 @@ export class LabelPins {
 
   private async load(): Promise<void> {
     this.made = await import('./figure-making');
+    this.waiting?.();
+    this.waiting = null;
   }
 }
