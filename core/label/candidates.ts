@@ -26,41 +26,31 @@ const STEPS: readonly Step[] = [
   { aside: 0, away: 16 },
 ];
 
-/** The box of a label at a spot. */
-export function boxAt({ x, y, gap, side }: Spot, { width, height }: Extent): Box {
-  const places: { readonly [S in Side]: readonly [left: number, top: number] } = {
-    above: [x - width / 2, y - gap - height],
-    below: [x - width / 2, y + gap],
-    left: [x - width - gap, y - height / 2],
-    right: [x + gap, y - height / 2],
-    over: [x - width / 2, y - height / 2],
-  };
-  const [left, top] = places[side];
-  return { left, top, width, height };
-}
-
 /** Which way leads off the mark. */
-const AWAY: { readonly [S in Side]: readonly [across: number, down: number] } = {
-  above: [0, -1],
-  below: [0, 1],
-  left: [-1, 0],
-  right: [1, 0],
-  over: [0, 0],
+const AWAY: { readonly [S in Side]: { readonly across: number; readonly down: number } } = {
+  above: { across: 0, down: -1 },
+  below: { across: 0, down: 1 },
+  left: { across: -1, down: 0 },
+  right: { across: 1, down: 0 },
+  over: { across: 0, down: 0 },
 };
 
-/** The boxes of a label a little off a spot, the nearest first. */
-export function steppedFrom(spot: Spot, extent: Extent): Box[] {
-  const { left, top, width, height } = boxAt(spot, extent);
-  const [across, down] = AWAY[spot.side];
-  // What stands above or below steps to its sides, all else up and down; in the middle of a mark a label has no way off it.
+/** The box of a label at a spot: off it by the gap, on the side that leads away, and centred along the other. */
+export function boxAt({ x, y, gap, side }: Spot, { width, height }: Extent): Box {
+  const { across, down } = AWAY[side];
+  return { left: x + across * gap + ((across - 1) / 2) * width, top: y + down * gap + ((down - 1) / 2) * height, width, height };
+}
+
+/** Steps off a spot, the nearest first; in the middle of a mark a label has no way off it. */
+export const stepsOff = ({ side }: Spot): readonly Step[] => (side === 'over' ? ASIDE : STEPS);
+
+const ASIDE = STEPS.filter(({ away }) => away === 0);
+
+/** The box of a label a step off its place: what stands above or below steps to its sides, all else up and down. */
+export function stepped({ left, top, width, height }: Box, side: Side, { aside, away }: Step): Box {
+  const { across, down } = AWAY[side];
   const [wide, high] = across === 0 ? [width / 2, 0] : [0, height / 2];
-  const steps = spot.side === 'over' ? STEPS.filter(step => step.away === 0) : STEPS;
-  return steps.map(({ aside, away }) => ({
-    left: left + aside * wide + across * away,
-    top: top + aside * high + down * away,
-    width,
-    height,
-  }));
+  return { left: left + aside * wide + across * away, top: top + aside * high + down * away, width, height };
 }
 
 // Rings around a point on which a label with a leading line may stand, in CSS pixels.

@@ -1,5 +1,5 @@
 import { contains, type Box } from './box';
-import { boxAt, ledFrom, steppedFrom, type Extent } from './candidates';
+import { boxAt, ledFrom, stepped, stepsOff, type Extent } from './candidates';
 import type { Obstacles } from './obstacles';
 import { Claims, Placed } from './placed';
 import { heightOf, type LabelPlace, type LabelWish, type Spot, type WidthAt } from './wish';
@@ -97,8 +97,12 @@ class Placing {
     if (!steps) return null;
     for (let spot = 0; spot < spots.length; spot++) {
       if (this.tries <= 0) return null;
-      const boxes = steppedFrom(spots[spot] as Spot, written);
-      for (const box of boxes) if (this.isFree(box, spots[spot] as Spot) && !this.claimed(box, i)) return placeOf(written, box, spot);
+      const own = spots[spot] as Spot;
+      const at = boxAt(own, written);
+      for (const step of stepsOff(own)) {
+        const box = stepped(at, own.side, step);
+        if (this.isFree(box, own) && !this.claimed(box, i)) return placeOf(written, box, spot);
+      }
     }
     return null;
   }
