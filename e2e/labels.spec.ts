@@ -1,6 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { build } from 'esbuild';
-import { fileURLToPath } from 'node:url';
+import { openWith } from './pictures';
 import { brief, choose, figureName, goTo, LIGHT, openApp, pixelCount, reveal, settled, stage, token, typeToken } from './support';
 
 const FIGURES = 80;
@@ -32,20 +31,7 @@ function depthOf(a: readonly Point[], b: readonly Point[]): number {
 
 test(`the texts of ${FIGURES} generated figures, as this browser writes them, overlap nothing and are not cut`, async ({ page }) => {
   test.setTimeout(240_000);
-  const root = fileURLToPath(new URL('..', import.meta.url));
-  const bundled = await build({
-    entryPoints: [`${root}e2e/labels/corpus-page.ts`],
-    bundle: true,
-    write: false,
-    format: 'iife',
-    tsconfig: `${root}tsconfig.json`,
-    logLevel: 'error',
-  });
-  await openApp(page);
-  await page.evaluate(async () => {
-    for (const weight of [400, 600, 650]) await document.fonts.load(`${weight} 13px 'Hanken Grotesk Variable'`, 'Almé ž 0 Ж');
-  });
-  await page.evaluate(bundled.outputFiles[0]?.text ?? '');
+  await openWith(page, 'labels/corpus-page.ts');
   const faults: string[] = [];
   let texts = 0;
   for (let seed = 0; seed < FIGURES; seed++) {

@@ -1,4 +1,25 @@
 import type { Page } from '@playwright/test';
+import { build } from 'esbuild';
+import { fileURLToPath } from 'node:url';
+import { openApp } from './support';
+
+/** Opens the application, waits for its letters, and runs a file of this folder in it, which draws with the project's own code. */
+export async function openWith(page: Page, file: string): Promise<void> {
+  const root = fileURLToPath(new URL('..', import.meta.url));
+  const bundled = await build({
+    entryPoints: [`${root}e2e/${file}`],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    tsconfig: `${root}tsconfig.json`,
+    logLevel: 'error',
+  });
+  await openApp(page);
+  await page.evaluate(async () => {
+    for (const weight of [400, 600, 650]) await document.fonts.load(`${weight} 13px 'Hanken Grotesk Variable'`, 'Almé ž 0 Ж');
+  });
+  await page.evaluate(bundled.outputFiles[0]?.text ?? '');
+}
 
 /** The share of pixels by which two pictures differ visibly: by more than a quarter of the way from black to white in some channel. */
 export const differing = (page: Page, a: Buffer, b: Buffer): Promise<number> =>

@@ -6,12 +6,9 @@ import { Session } from 'engine';
 import { handedOf } from 'handover';
 import { sizeOfFigure } from 'handover/offers';
 import { drawingsOf } from 'headless';
-import { build } from 'esbuild';
 import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import { grownFigure } from '../conformance/grown-figures';
-import { differing, drawn } from './pictures';
-import { openApp } from './support';
+import { differing, drawn, openWith } from './pictures';
 
 const GROWN = 40;
 
@@ -65,20 +62,7 @@ const isOurs = (text: string): boolean => !/[\u0250-\u1dff\u2e80-\uffff]/u.test(
 
 /** A page of the application that draws figures on canvases with the stage's own code and the page's own letters. */
 async function stagePage(page: Page): Promise<void> {
-  const root = fileURLToPath(new URL('..', import.meta.url));
-  const bundled = await build({
-    entryPoints: [`${root}e2e/canvas/canvas-page.ts`],
-    bundle: true,
-    write: false,
-    format: 'iife',
-    tsconfig: `${root}tsconfig.json`,
-    logLevel: 'error',
-  });
-  await openApp(page);
-  await page.evaluate(async () => {
-    for (const weight of [400, 600, 650]) await document.fonts.load(`${weight} 13px 'Hanken Grotesk Variable'`, 'Almé ž 0 Ж');
-  });
-  await page.evaluate(bundled.outputFiles[0]?.text ?? '');
+  await openWith(page, 'canvas/canvas-page.ts');
   await page.evaluate(text => openProject(text), readFileSync('demo/data/highmeadow.json', 'utf8'));
 }
 
