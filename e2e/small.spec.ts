@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { brief, canvas, goTo, ledger, openApp, openFigures, stage } from './support';
+import { brief, canvas, drawn, goTo, ledger, openApp, openFigures, stage } from './support';
 
 /** What lies beyond an edge of the window sideways, or is cut by its own box. */
 const beyond = (page: Page): Promise<string[]> =>
@@ -33,6 +33,7 @@ for (const [width, height] of [
     await page.getByRole('button', { name: 'More', exact: true }).click();
     await page.getByRole('dialog', { name: 'More' }).getByRole('button', { name: 'Look through the gallery' }).click();
     await expect(page.getByRole('dialog', { name: 'Gallery' })).toBeVisible();
+    await drawn(page);
     expect(await beyond(page)).toEqual([]);
     await page.keyboard.press('Escape');
     // The desk is a sheet of its own, with room to write in.
@@ -44,7 +45,9 @@ for (const [width, height] of [
     await page.keyboard.press('Escape');
     for (const name of ['Open', 'Hand over', 'Find an action', 'Add a cue']) {
       await page.getByRole('button', { name, exact: true }).click();
-      await expect(page.getByRole('dialog').last()).toBeVisible();
+      await expect(page.getByRole('dialog').last().locator('button, input').filter({ visible: true }).first()).toBeVisible();
+      // What has come is placed in the frame that shows it, not in the moment it comes.
+      await drawn(page);
       expect(await beyond(page)).toEqual([]);
       await page.keyboard.press('Escape');
     }

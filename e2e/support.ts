@@ -26,12 +26,15 @@ export const ledger = (page: Page): Locator => page.getByRole('region', { name: 
 export const canvas = (page: Page, at = 0): Locator => page.locator('cb-figure-canvas canvas[role="img"]').nth(at);
 export const saved = (page: Page): Promise<void> => expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
 
+/** Waits for the next frame: what stands in the page has been laid out, placed and painted. */
+export const drawn = (page: Page): Promise<void> =>
+  page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done))));
+
 /** Waits until the figure and the ledger show what was asked for last: for whoever reads them, or goes on by what they say. */
 export async function settled(page: Page): Promise<void> {
-  const drawn = (): Promise<void> => page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done))));
-  await drawn();
+  await drawn(page);
   await expect(stage(page)).toHaveAttribute('aria-busy', 'false');
-  await drawn();
+  await drawn(page);
 }
 
 /** Opens what a section keeps behind “finer”, where a word waits there. */
