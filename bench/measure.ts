@@ -1,7 +1,15 @@
 /** One way to do a piece of work. `run` may answer with a promise. */
 export interface Contender {
   readonly name: string;
+  /** What must stand ready before each round, such as fresh copies; not timed. */
+  readonly prepare?: () => unknown;
   readonly run: () => unknown;
+}
+
+/** Work on something made anew before each round, such as a copy in new memory, whose making is not the work. */
+export function onNew<T>(make: () => T, work: (made: T) => unknown): Pick<Contender, 'prepare' | 'run'> {
+  let made: T;
+  return { prepare: () => (made = make()), run: () => work(made) };
 }
 
 export interface Timing {
@@ -22,7 +30,8 @@ export interface Rounds {
 export async function compare(contenders: readonly Contender[], { rounds = 9, warmup = 3 }: Rounds = {}): Promise<Timing[]> {
   const times = contenders.map((): number[] => []);
   for (let round = -warmup; round < rounds; round++)
-    for (const [i, { run }] of contenders.entries()) {
+    for (const [i, { prepare, run }] of contenders.entries()) {
+      prepare?.();
       const start = performance.now();
       await run();
       if (round >= 0) times[i]?.push(performance.now() - start);

@@ -130,7 +130,7 @@ function changedToo(
   const column = names.find(
     name => name !== handed.figure.data.category && table.columns.some(own => own.name === name && own.type === 'number'),
   );
-  const row = frame.rows[Math.floor(frame.rows.length / 2)];
+  const row = frame.source.rows[Math.floor(frame.source.rows.length / 2)];
   if (!raw || column === undefined || row === undefined || tableDoc.made || tableDoc.mends.length) return '';
   const place = table.columns.findIndex(own => own.name === column);
   const value = 1_234;

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { canvas, brief, columnTexts, drop, expectBars, LIGHT, notice, openApp, paste, takeIfLooked } from './support';
+import { canvas, brief, columnTexts, drawn, drop, expectBars, LIGHT, notice, openApp, paste, takeIfLooked } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -42,6 +42,7 @@ test('the sheet that opens files shows all of its width, the first time too', as
   await page.getByRole('button', { name: 'Open', exact: true }).click();
   const sheet = page.getByRole('dialog', { name: 'Open', exact: true });
   await expect(sheet.getByText('Projects in this browser')).toBeVisible();
+  await drawn(page);
   const [all, shown] = await sheet.evaluate(pane => [pane.scrollWidth, pane.clientWidth]);
   expect(shown).toBe(all);
   await expect(sheet.getByLabel(/Or paste rows here/)).toBeInViewport({ ratio: 1 });

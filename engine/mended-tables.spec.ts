@@ -71,7 +71,8 @@ describe('a mended table, in a session', () => {
     const made = asked.ok ? pictureOf(asked.value) : asked;
     if (!made.ok) return fail(made.problems);
     const picture = withSourceRows(made.value, session.originOf('d'));
-    const { rows, offsets, table } = picture.frame;
+    const { source, table } = picture.frame;
+    const { rows, offsets } = source;
     const names = cells(table, 'hut');
     const behind = names.map((name, i) => [name, ...rows.slice(offsets[i], offsets[i + 1])]);
     expect(behind.sort()).toEqual([

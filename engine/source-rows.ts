@@ -1,10 +1,11 @@
+import { whenAsked, type SourceRows } from 'core/frame';
 import type { Picture } from 'core/plan';
 
 type Frame = Picture['frame'];
 
 /**
  * A picture whose frame names the rows behind each of its own by their places in the source, as edits of cells do: where mends left rows out, these are not
- * those of the table that it was made from. Cost: O(rows) the first time for a frame.
+ * those of the table that it was made from. Cost: O(rows) the first time that they are read.
  *
  * @param origin for each row of the table its place in the source; null where none was left out
  */
@@ -12,9 +13,12 @@ export function withSourceRows(picture: Picture, origin: Int32Array | null): Pic
   if (!origin) return picture;
   const { frame } = picture;
   const known = renamed.get(frame);
-  const own = known?.origin === origin ? known.frame : { ...frame, rows: frame.rows.map(row => origin[row] as number) };
+  const own = known?.origin === origin ? known.frame : { ...frame, source: inSource(frame.source, origin) };
   if (own !== known?.frame) renamed.set(frame, { origin, frame: own });
   return { ...picture, frame: own };
 }
+
+const inSource = (source: SourceRows, origin: Int32Array): SourceRows =>
+  whenAsked(() => ({ offsets: source.offsets, rows: source.rows.map(row => origin[row] as number) }));
 
 const renamed = new WeakMap<Frame, { readonly origin: Int32Array; readonly frame: Frame }>();

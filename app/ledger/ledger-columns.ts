@@ -26,11 +26,11 @@ export function ledgerColumns({ picture, ask }: Shown): GridColumn[] {
 }
 
 /** Number of source rows behind a row of the frame. */
-export const sourceCount = ({ offsets }: Frame, row: number): number => (offsets[row + 1] ?? 0) - (offsets[row] ?? 0);
+export const sourceCount = ({ source: { offsets } }: Frame, row: number): number => (offsets[row + 1] ?? 0) - (offsets[row] ?? 0);
 
 /** The source row behind a row of the frame, or undefined when there are several. */
 export const onlySource = (frame: Frame, row: number): number | undefined =>
-  sourceCount(frame, row) === 1 ? frame.rows[frame.offsets[row] as number] : undefined;
+  sourceCount(frame, row) === 1 ? frame.source.rows[frame.source.offsets[row] as number] : undefined;
 
 /** The source column that editing a measure's cell would edit: that of a simple measure, unless it counts. */
 export function editedColumn({ ask }: Pick<Shown, 'ask'>, measure: string): string | undefined {
@@ -143,8 +143,8 @@ function drawnColumn({ formula, column }: DrawnColumn): GridColumn {
 
 function editMark(frame: Frame, row: number, touched: ReadonlySet<number> | undefined): CellMark {
   if (!touched) return null;
-  const [from, to] = [frame.offsets[row] as number, frame.offsets[row + 1] as number];
-  if (!frame.rows.subarray(from, to).some(source => touched.has(source))) return null;
+  const [from, to] = [frame.source.offsets[row] as number, frame.source.offsets[row + 1] as number];
+  if (!frame.source.rows.subarray(from, to).some(source => touched.has(source))) return null;
   return to - from === 1 ? 'edited' : 'edited-below';
 }
 

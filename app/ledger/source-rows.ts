@@ -97,7 +97,7 @@ export class SourceRows {
   protected readonly rows = computed(() => {
     const frame = this.shown().picture?.frame;
     const { row } = this.at();
-    return frame ? frame.rows.slice(frame.offsets[row], frame.offsets[row + 1]) : new Int32Array();
+    return frame ? frame.source.rows.slice(frame.source.offsets[row], frame.source.offsets[row + 1]) : new Int32Array();
   });
   protected readonly count = computed(() => counted(this.rows().length, 'row'));
   protected readonly name = computed(() => {

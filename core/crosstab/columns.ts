@@ -51,7 +51,7 @@ function keyFor(
 }
 
 /** The first row of the table behind each group. */
-function firstSourceRows({ offsets, rows }: Frame, { ids, count }: Unions): Float64Array {
+function firstSourceRows({ source: { offsets, rows } }: Frame, { ids, count }: Unions): Float64Array {
   const first = new Float64Array(count).fill(NaN);
   ids.forEach((group, row) => {
     for (let at = offsets[row] as number; at < (offsets[row + 1] as number); at++) {

@@ -49,7 +49,7 @@ export class Totals {
 }
 
 /** The row of the frame that each row of the table stands behind; one more than there are where it is filtered out. */
-function frameRowsOf({ offsets, rows, table }: Frame, count: number): Int32Array {
+function frameRowsOf({ source: { offsets, rows }, table }: Frame, count: number): Int32Array {
   const frameRows = new Int32Array(count).fill(table.rowCount);
   for (let row = 0; row < table.rowCount; row++) {
     const end = offsets[row + 1] as number;

@@ -20,8 +20,11 @@ function equalsText({ data, dictionary }: TextVec, right: TextVec, wanted: boole
   const out = new Uint8Array(data.length);
   if (text === undefined) return out.fill(MISSING_BOOLEAN);
   const code = dictionary.indexOf(text);
-  for (let row = 0; row < data.length; row++)
-    out[row] = data[row] === MISSING_TEXT ? MISSING_BOOLEAN : (data[row] === code) === wanted ? 1 : 0;
+  // An answer for each text, and before the first the one for a missing text: looked up, rows cost no branch.
+  const answers = new Uint8Array(dictionary.length - MISSING_TEXT).fill(wanted ? 0 : 1);
+  answers[0] = MISSING_BOOLEAN;
+  if (code !== -1) answers[code - MISSING_TEXT] = wanted ? 1 : 0;
+  for (let row = 0; row < data.length; row++) out[row] = answers[(data[row] as number) - MISSING_TEXT] as number;
   return out;
 }
 

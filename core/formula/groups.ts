@@ -64,18 +64,37 @@ function denseGroups(codes: readonly Codes[], rows: number): (Groups & { readonl
   const factors = codes.map((_, i) => codes.slice(i + 1).reduce((product, code) => product * code.size, 1));
   const start = codes.reduce((sum, { first }, i) => sum + first * (factors[i] as number), 0);
   const data = (at: number): Codes['data'] => (codes[at] ?? head).data;
-  const [a, b, c, d] = [data(A), data(B), data(C), data(D)];
-  const [fa, fb, fc, fd] = [factors[A] ?? 0, factors[B] ?? 0, factors[C] ?? 0, factors[D] ?? 0];
   const groupOf = new Int32Array(size).fill(-1);
   const ids = new Int32Array(rows);
+  const firstRows = numberUp([data(A), data(B), data(C), data(D)], factors, start, groupOf, ids);
+  return { ids, count: firstRows.length, rows, firstRows: Int32Array.from(firstRows) };
+}
+
+/** Groups by their codes, written into `ids`; the first row of each. A loop of its own over whole numbers, because it is the hot one of every grouping. */
+function numberUp(
+  [a, b, c, d]: readonly [Codes['data'], Codes['data'], Codes['data'], Codes['data']],
+  factors: readonly number[],
+  start: number,
+  groupOf: Int32Array,
+  ids: Int32Array,
+): number[] {
+  const [fa, fb, fc, fd, from] = [factors[A] ?? 0, factors[B] ?? 0, factors[C] ?? 0, factors[D] ?? 0, start].map(factor => factor | 0) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   const firstRows: number[] = [];
+  const rows = ids.length;
   for (let row = 0; row < rows; row++) {
     const code =
-      Math.imul(a[row] as number, fa) +
-      Math.imul(b[row] as number, fb) +
-      Math.imul(c[row] as number, fc) +
-      Math.imul(d[row] as number, fd) +
-      start;
+      (Math.imul(a[row] as number, fa) +
+        Math.imul(b[row] as number, fb) +
+        Math.imul(c[row] as number, fc) +
+        Math.imul(d[row] as number, fd) +
+        from) |
+      0;
     let group = groupOf[code] as number;
     if (group === -1) {
       group = firstRows.push(row) - 1;
@@ -83,7 +102,7 @@ function denseGroups(codes: readonly Codes[], rows: number): (Groups & { readonl
     }
     ids[row] = group;
   }
-  return { ids, count: firstRows.length, rows, firstRows: Int32Array.from(firstRows) };
+  return firstRows;
 }
 
 /** Pairs of codes, written into `data`, which may be what the left ones stand in. */

@@ -43,15 +43,24 @@ function arithmetic(sign: ArithmeticOp, a: number, b: number): number {
   return sign === '/' ? a / b : a % b;
 }
 
+const STATES = MISSING_BOOLEAN + 1;
+
+// The answer for every pair of false, true and missing: one false decides what `and` gives, one true what `or` gives.
+const TRUTH = { and: truth(0), or: truth(1) };
+
+function truth(decisive: 0 | 1): Uint8Array {
+  return Uint8Array.from({ length: STATES * STATES }, (_, pair) => {
+    const both = [Math.floor(pair / STATES), pair % STATES];
+    return both.includes(decisive) ? decisive : both.includes(MISSING_BOOLEAN) ? MISSING_BOOLEAN : 1 - decisive;
+  });
+}
+
 /** Three-valued: `false and missing` is false, `true or missing` is true, else missing wins. */
 export function runLogic(op: 'and' | 'or', left: BooleanVec, right: BooleanVec, rows: number): BooleanVec {
-  const decisive = op === 'and' ? 0 : 1;
+  const answers = TRUTH[op];
   const data = new Uint8Array(lengthFor(rows, left, right));
   const [ls, rs] = [strideOf(left), strideOf(right)];
-  for (let i = 0; i < data.length; i++) {
-    const [a, b] = [left.data[i * ls], right.data[i * rs]];
-    if (a === decisive || b === decisive) data[i] = decisive;
-    else data[i] = a === MISSING_BOOLEAN || b === MISSING_BOOLEAN ? MISSING_BOOLEAN : 1 - decisive;
-  }
+  for (let i = 0; i < data.length; i++)
+    data[i] = answers[(left.data[i * ls] as number) * STATES + (right.data[i * rs] as number)] as number;
   return { type: 'boolean', data, constant: left.constant && right.constant };
 }

@@ -10,6 +10,7 @@ import { emptyValues, measureColumns, withWhatIfs, type Computed } from './measu
 import { overallColumns, type Overall } from './overall';
 import { orderOf } from './order';
 import type { FigureData, Step } from './schema';
+import { laidOutWhenAsked, type SourceRows } from './source-rows';
 import { steppedColumn } from './steps';
 
 /** The rows that a figure shows, after filters, grouping and sorting: what cues look at. */
@@ -34,9 +35,7 @@ export interface Frame {
   readonly whatIfs: Readonly<Record<string, Uint8Array | undefined>>;
   /** Rows without a value though everything they are computed from is there, by measure and helper column. */
   readonly withoutValue: Readonly<Record<string, number>>;
-  /** Rows of the source table behind frame row r: `rows[offsets[r]]` up to `rows[offsets[r + 1]]`. */
-  readonly offsets: Int32Array;
-  readonly rows: Int32Array;
+  readonly source: SourceRows;
 }
 
 /**
@@ -151,51 +150,6 @@ function assemble({ data, rows, keyColumns, groups, keys, measured, kept, asked 
     emptyRows: stepped.rowCount - grouped.rowCount,
     whatIfs: Object.fromEntries(filled.flatMap(({ column, marked }) => (marked ? [[column.name, inOrder(marked)]] : []))),
     withoutValue: { ...measured.withoutValue, ...helped.withoutValue },
-    ...sourceRows(groups, order, kept, stepped.rowCount, stages),
+    source: laidOutWhenAsked(groups, { order, kept, frameRows: stepped.rowCount }, stages),
   });
 }
-
-/** Rows of the source table, laid out group after group in frame order (counting sort). Filled-in steps have none. */
-function sourceRows(
-  { ids, count, rows }: Groups,
-  order: Int32Array | null,
-  kept: Int32Array | null,
-  frameRows: number,
-  stages: Stages,
-): { offsets: Int32Array; rows: Int32Array } {
-  // One source row per group: groups are numbered by first appearance, so they are the rows.
-  if (count === rows && frameRows === rows) {
-    const inTurn = (name: string, count: number): Int32Array => stages(name, [count], () => upTo(count));
-    return { offsets: inTurn('offsets', count + 1), rows: throughKept(order ?? inTurn('rows in turn', rows), kept) };
-  }
-  const place = new Int32Array(frameRows);
-  for (let at = 0; at < frameRows; at++) place[order ? (order[at] as number) : at] = at;
-  const sizes = new Int32Array(frameRows);
-  if (ids) for (let row = 0; row < rows; row++) sizes[ids[row] as number]!++;
-  else sizes[0] = rows;
-  const offsets = new Int32Array(frameRows + 1);
-  for (let at = 0; at < frameRows; at++) offsets[at + 1] = (offsets[at] as number) + (sizes[order ? (order[at] as number) : at] as number);
-  // Where the next row of each group goes.
-  const next = Int32Array.from(place, at => offsets[at] as number);
-  return { offsets, rows: laidOut(ids, next, rows, kept) };
-}
-
-function laidOut(ids: Int32Array | null, next: Int32Array, rows: number, kept: Int32Array | null): Int32Array {
-  const laid = new Int32Array(rows);
-  for (let row = 0; row < rows; row++) {
-    const group = ids ? (ids[row] as number) : 0;
-    const at = next[group] as number;
-    next[group] = at + 1;
-    laid[at] = kept ? (kept[row] as number) : row;
-  }
-  return laid;
-}
-
-function upTo(count: number): Int32Array {
-  const out = new Int32Array(count);
-  for (let at = 0; at < count; at++) out[at] = at;
-  return out;
-}
-
-/** Rows among the kept ones as rows of the source. */
-const throughKept = (rows: Int32Array, kept: Int32Array | null): Int32Array => (kept ? rows.map(row => kept[row] as number) : rows);

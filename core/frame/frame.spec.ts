@@ -90,11 +90,11 @@ describe('frames', () => {
       whatIfs: [{ by: 'hut', category: 'Alm', split: [], measure: 'milk', value: 99 }],
     });
     expect([...(frame.whatIfs['milk'] as Uint8Array)]).toEqual([1, 0, 0, 0]);
-    const behind = (row: number): number[] => [...frame.rows.subarray(frame.offsets[row], frame.offsets[row + 1])];
+    const behind = (row: number): number[] => [...frame.source.rows.subarray(frame.source.offsets[row], frame.source.offsets[row + 1])];
     expect([0, 1, 2, 3].map(behind)).toEqual([[0, 2], [1, 5], [4], [3]]);
   });
   it('source rows count in the table, not in what a filter kept', () => {
-    expect([...framed({ filters: [{ kind: 'values', column: 'valley', keep: ['Siddel'] }] }).rows]).toEqual([1, 5]);
+    expect([...framed({ filters: [{ kind: 'values', column: 'valley', keep: ['Siddel'] }] }).source.rows]).toEqual([1, 5]);
   });
 
   const faults: readonly [name: string, change: Partial<FigureData>, says: RegExp][] = [

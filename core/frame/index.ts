@@ -1,5 +1,6 @@
 // Table and data part → frame.
 export { frameOf, type Frame } from './frame-of';
+export { whenAsked, type SourceRows } from './source-rows';
 export { helperFormula, obeysScope, placeInHelper } from './helpers';
 export { keyOf, summedColumn } from './measures';
 export { partsOfMeasure, ROWS, simpleMeasure, SUMMARIES, unitOf } from './measure-names';

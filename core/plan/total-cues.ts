@@ -72,8 +72,7 @@ function totalsFrame(crosstab: Crosstab, frame: Frame, of: TotalsOf): { readonly
       overall: [],
       whatIfs: {},
       resting: [],
-      offsets: new Int32Array(places.length + 1),
-      rows: new Int32Array(),
+      source: { offsets: new Int32Array(places.length + 1), rows: new Int32Array() },
     },
   };
 }

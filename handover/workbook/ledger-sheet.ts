@@ -134,7 +134,7 @@ class LedgerMaker {
       style: this.styleOf(column),
       says,
       // Periods without rows and what-if values stand as they are.
-      fixed: measure === undefined ? undefined : row => whatIfs?.[row] === 1 || frame.offsets[row] === frame.offsets[row + 1],
+      fixed: measure === undefined ? undefined : row => whatIfs?.[row] === 1 || frame.source.offsets[row] === frame.source.offsets[row + 1],
     });
     return {
       name,
@@ -244,7 +244,7 @@ function whyNot({
 
 /** Computes measures of the rows behind each row of a figure. */
 function evaluatorBehind({ table, picture: { frame } }: Handed): Evaluator {
-  const { offsets, rows } = frame;
+  const { offsets, rows } = frame.source;
   const ids = new Int32Array(rows.length);
   for (let group = 0; group + 1 < offsets.length; group++) ids.fill(group, offsets[group], offsets[group + 1]);
   return new Evaluator(takeRows(table, rows), { ids, count: frame.table.rowCount, rows: rows.length });

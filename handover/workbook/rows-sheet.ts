@@ -161,7 +161,7 @@ function groupsOf(table: Table, figure: Handed['figure'], frame: Frame): Map<num
   return groups;
 }
 
-function eachRow({ offsets, rows }: Frame, visit: (row: number, group: number) => void): void {
+function eachRow({ source: { offsets, rows } }: Frame, visit: (row: number, group: number) => void): void {
   for (let group = 0; group + 1 < offsets.length; group++)
     for (let at = offsets[group] as number; at < (offsets[group + 1] as number); at++) visit(rows[at] as number, group);
 }

@@ -33,22 +33,32 @@ export function sumsOf(arg: NumericVec, groups: Groups): Sums {
 function addUp(arg: NumericVec, { ids, count, rows }: Groups): Sums {
   const data = arg.constant ? new Float64Array(rows).fill(arg.data[0] as number) : arg.data;
   if (ids === null) return addUpAll(data, rows);
-  const totals = new Float64Array(count);
-  const counts = new Float64Array(count);
-  const lost = new Float64Array(count);
+  // Total, what rounding lost and count of a group stand side by side: a row meets one place in memory.
+  const sums = new Float64Array(count * SIDE);
   for (let row = 0; row < rows; row++) {
     const value = data[row] as number;
     if (value !== value) continue;
-    const group = ids[row] as number;
-    const total = totals[group] as number;
+    const at = Math.imul(ids[row] as number, SIDE);
+    const total = sums[at] as number;
     const next = total + value;
     const added = next - total;
-    lost[group] = (lost[group] as number) + (total - (next - added)) + (value - added);
-    totals[group] = next;
-    counts[group] = (counts[group] as number) + 1;
+    sums[at + LOST] = (sums[at + LOST] as number) + (total - (next - added)) + (value - added);
+    sums[at] = next;
+    sums[at + COUNT] = (sums[at + COUNT] as number) + 1;
   }
-  for (let group = 0; group < count; group++)
-    totals[group] = counts[group] === 0 ? NaN : finite((totals[group] as number) + (lost[group] as number));
+  return apart(sums, count);
+}
+
+const [LOST, COUNT, SIDE] = [1, 2, 4] as const;
+
+function apart(sums: Float64Array, count: number): Sums {
+  const totals = new Float64Array(count);
+  const counts = new Float64Array(count);
+  for (let group = 0; group < count; group++) {
+    const at = group * SIDE;
+    counts[group] = sums[at + COUNT] as number;
+    totals[group] = counts[group] === 0 ? NaN : finite((sums[at] as number) + (sums[at + LOST] as number));
+  }
   return { totals, counts };
 }
 
