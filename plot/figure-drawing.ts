@@ -1,7 +1,9 @@
-import { BasicPlatform, Chart, LinearScale, type ChartOptions, type Plugin } from 'chart.js';
+import { BasicPlatform, Chart, type ChartOptions, type Plugin } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
+import { BareAxis } from './axes/bare-axis';
 import { CategoryNames } from './axes/category-names';
-import { optionsOf } from './axes/chart-config';
+import { optionsOf, type AxisWords } from './axes/chart-config';
+import { laidOutAgain } from './axes/laid-out-again';
 import { WordBox, type Fit } from './axes/word-box';
 import { layoutOfChart } from './axes/layout-of-chart';
 import type { Brushes, Canvas } from './canvas/brushes';
@@ -20,7 +22,7 @@ import type { DroppedLabel, FigurePoint, LabelledMark, LineHandle, MarkAt, Scene
 import { sceneOf } from './scene/scene-of';
 import { sideLegendOf, type SideLegend } from './scene/side-legend';
 
-Chart.register(LinearScale);
+Chart.register(BareAxis);
 
 // Shares of a figure's height that its head and its foot may take as long as they can do with less.
 const HEAD = { position: 'top', most: 0.4 } as const;
@@ -86,8 +88,16 @@ export class FigureDrawing {
     this.plan = plan;
     this.laidOut = null;
     this.isGrid = gridShape(plan, this.chart) !== null;
-    this.chart.options = this.chartOptions();
-    this.chart.update('none');
+    if (laidOutAgain(this.chart, this.axesPlan(), this.axisWords)) this.shownAgain();
+    else {
+      this.chart.options = this.chartOptions();
+      this.chart.update('none');
+    }
+  }
+
+  private shownAgain(): void {
+    if (this.row !== null) this.outline();
+    this.chart.render();
   }
 
   /** Measures and draws all again, once its font is there. */
@@ -213,8 +223,12 @@ export class FigureDrawing {
     return this.layout(this.chart);
   }
 
+  private get axisWords(): AxisWords {
+    return { names: this.names, widths: this.widths };
+  }
+
   private chartOptions(): ChartOptions<'bar'> {
-    return { ...optionsOf(this.axesPlan(), { names: this.names, widths: this.widths }), ...this.options.fixed };
+    return { ...optionsOf(this.axesPlan(), this.axisWords), ...this.options.fixed };
   }
 
   private painter(): Plugin<'bar'> {

@@ -1,6 +1,6 @@
 import type { Chart, ChartOptions } from 'chart.js';
 import type { AxisPlan, ChartPlan } from 'core/plan';
-import { positionOf } from 'core/scale';
+import type { BareAxisOptions } from './bare-axis';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { AxisInLayout, CategoryNames } from './category-names';
 import type { Widths } from '../canvas/text-widths';
@@ -12,6 +12,9 @@ import { isTitled } from '../scene/axis-titles';
 
 export { CATEGORY_AXIS, stripId, valueAxisId };
 
+/** CSS pixels on each side. */
+type Padding = Readonly<Record<'top' | 'right' | 'bottom' | 'left', number>>;
+
 /** What fits its words into the room of the axes. */
 export interface AxisWords {
   readonly names: CategoryNames;
@@ -19,36 +22,40 @@ export interface AxisWords {
 }
 
 /** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
-export function optionsOf(plan: ChartPlan, { names, widths }: AxisWords): ChartOptions<'bar'> {
-  // Asked for at every layout: how much room labels need follows from the size of the figure.
-  const padding = ({ chart }: { readonly chart: Chart }) => {
-    const measure = widths.on(chart.ctx, plan.livery.font);
-    const beside = Math.max(marginRoom(plan), roomBeside(plan, chart.width, measure));
-    return plan.isStrip ? { top: 2, right: 16 + beside, bottom: 2, left: 4 } : { top: 14, right: 20 + beside, bottom: 10, left: 14 };
-  };
+export function optionsOf(plan: ChartPlan, words: AxisWords): ChartOptions<'bar'> {
   return {
-    indexAxis: plan.horizontal ? 'y' : 'x',
     animation: false,
     responsive: true,
     maintainAspectRatio: false,
     resizeDelay: 30,
     events: [],
-    layout: { padding: padding },
-    font: { family: plan.livery.font, size: 12 },
-    // A grid lays out its own axes, strip by strip.
-    scales: plan.panels.length === 0 ? {} : { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) },
+    layout: { padding: paddingFor(plan, words.widths) },
+    // Chart.js knows the options of its own kinds of axes alone.
+    scales: axesOptions(plan, words) as object,
   };
 }
 
-function valueAxes(plan: ChartPlan, widths: Widths): Record<string, object> {
+/** Around the plot. Asked for at every layout: how much room labels need follows from the size of the figure. */
+export const paddingFor =
+  (plan: ChartPlan, widths: Widths) =>
+  ({ chart }: { readonly chart: Chart }): Padding => {
+    const beside = Math.max(marginRoom(plan), roomBeside(plan, chart.width, widths.on(chart.ctx, plan.livery.font)));
+    return plan.isStrip ? { top: 2, right: 16 + beside, bottom: 2, left: 4 } : { top: 14, right: 20 + beside, bottom: 10, left: 14 };
+  };
+
+/** Axes of a plan by their names within Chart.js; none where it has no panels. */
+export const axesOptions = (plan: ChartPlan, { names, widths }: AxisWords): Record<string, BareAxisOptions> =>
+  plan.panels.length === 0 ? {} : { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) };
+
+function valueAxes(plan: ChartPlan, widths: Widths): Record<string, BareAxisOptions> {
   const several = isTitled(plan);
   const second = plan.panels.some(panel => panel.axes.length > 1);
   const axes = second ? [0, 1] : [0];
   return Object.fromEntries(
     plan.panels.flatMap((_, panel) =>
-      axes.flatMap((axis): [string, object][] => [
+      axes.flatMap((axis): [string, BareAxisOptions][] => [
         [valueAxisId(panel, axis), valueAxis(plan, panel, axis, widths)],
-        ...(several ? [[stripId(panel, axis), strip(plan, panel, axis)] as [string, object]] : []),
+        ...(several ? [[stripId(panel, axis), strip(plan, panel, axis)] as [string, BareAxisOptions]] : []),
       ]),
     ),
   );
@@ -57,7 +64,7 @@ function valueAxes(plan: ChartPlan, widths: Widths): Record<string, object> {
 const isNear = ({ panels }: ChartPlan, axis: number): boolean => (panels[0]?.axes[axis]?.side ?? (axis === 0 ? 'near' : 'far')) === 'near';
 
 /** The first axis stands left, the second right, unless they have changed places; in a lying figure below and above. */
-const sideOf = (plan: ChartPlan, axis: number): string =>
+const sideOf = (plan: ChartPlan, axis: number): BareAxisOptions['position'] =>
   isNear(plan, axis) ? (plan.horizontal ? 'bottom' : 'left') : plan.horizontal ? 'top' : 'right';
 
 // Panels stack from the top on the left, and the same way on the right.
@@ -66,73 +73,57 @@ const weightOf = (plan: ChartPlan, panel: number, axis: number, strip: 0 | 1): n
   return plan.horizontal === isNear(plan, axis) ? place : -place;
 };
 
-function strip(plan: ChartPlan, panel: number, axis: number): object {
+function strip(plan: ChartPlan, panel: number, axis: number): BareAxisOptions {
   const { horizontal, panels } = plan;
   return {
-    type: 'linear',
+    type: 'bare',
     axis: horizontal ? 'x' : 'y',
     position: sideOf(plan, axis),
+    min: 0,
+    max: 1,
+    reverse: false,
     stack: `panels${axis}`,
     stackWeight: horizontal ? 0.08 : 0.1 * panels.length,
     weight: weightOf(plan, panel, axis, 1),
-    ticks: { display: false },
-    grid: { display: false },
-    border: { display: false },
   };
 }
 
-function categoryAxis(plan: ChartPlan, names: CategoryNames): object {
+function categoryAxis(plan: ChartPlan, names: CategoryNames): BareAxisOptions {
   const { horizontal } = plan;
   const room = endRoom(plan);
   return {
-    type: 'linear',
+    type: 'bare',
     axis: horizontal ? 'y' : 'x',
     position: horizontal ? 'left' : 'bottom',
     min: -room,
     // A single point has an axis too.
     max: Math.max(1e-9, lastPlace(plan) + room),
     reverse: horizontal,
-    grid: { display: false },
-    border: { display: false },
-    ticks: { display: false },
+    weight: 0,
     // The scene writes the names; here they get the room that they take.
-    afterBuildTicks: (axis: Ticked) => (axis.ticks = []),
-    afterFit: (axis: AxisInLayout) => names.fit(axis),
+    afterFit: axis => names.fit(axis),
   };
 }
 
-interface Ticked {
-  ticks: { value: number }[];
-}
-
-const NO_SCALE: AxisPlan['scale'] = { kind: 'linear', low: 0, high: 1, ticks: [] };
-
-/** The scene writes the numbers; here they get the room that they take, and half a number beyond their ends. */
+/** The scene writes the numbers; here they get the room that they take. */
 function fitNumbers(item: AxisInLayout, axis: AxisPlan | undefined, plan: ChartPlan, widths: Widths): void {
   const room = axis ? numberRoom(axis, plan, widths.on(item.ctx, plan.livery.font)) : 0;
   if (plan.horizontal) item.height = room;
   else item.width = room;
 }
 
-function valueAxis(plan: ChartPlan, panel: number, axis: number, widths: Widths): object {
+/** The axis knows positions alone, from one end of its scale to the other. */
+function valueAxis(plan: ChartPlan, panel: number, axis: number, widths: Widths): BareAxisOptions {
   const { horizontal, panels } = plan;
   const shown: AxisPlan | undefined = panels[panel]?.axes[axis];
-  const scale = shown?.scale ?? NO_SCALE;
-  // The axis knows positions alone, from one end of its scale to the other.
-  const positions = scale.ticks.map(tick => positionOf(scale, tick));
   return {
-    type: 'linear',
+    type: 'bare',
     axis: horizontal ? 'x' : 'y',
     position: sideOf(plan, axis),
-    ...(isTitled(plan) ? { stack: `panels${axis}`, stackWeight: 1, weight: weightOf(plan, panel, axis, 0) } : {}),
+    ...(isTitled(plan) ? { stack: `panels${axis}`, stackWeight: 1, weight: weightOf(plan, panel, axis, 0) } : { weight: 0 }),
     min: 0,
     max: 1,
     reverse: shown?.reversed ?? false,
-    // The scene draws its lines.
-    grid: { display: false },
-    border: { display: false },
-    afterBuildTicks: (item: Ticked) => (item.ticks = positions.map(value => ({ value }))),
-    afterFit: (item: AxisInLayout) => fitNumbers(item, shown, plan, widths),
-    ticks: { display: false },
+    afterFit: item => fitNumbers(item, shown, plan, widths),
   };
 }

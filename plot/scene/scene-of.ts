@@ -21,7 +21,7 @@ import { minorLines } from './minor-lines';
 import { writtenNames, nameItems } from './name-items';
 import { partsOf } from './parts';
 import { PixelScales, type PlacedLayer } from './pixel-scales';
-import type { LineHandle, Scene, SceneGroup, SceneItem, Target, TextWidth } from './scene';
+import type { LineHandle, Scene, SceneGroup, SceneItem, ScenePart, Target, TextWidth } from './scene';
 import { sideItems } from './side-legend';
 import { textBoxes } from './text-box';
 
@@ -37,6 +37,7 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
   const layers = plan.panels.flatMap(panel => panel.layers).map(layer => pixels.placed(layer));
   const drawn = groupsOf(pixels, layers, sizes);
   const words = sizes.words ? wordsOf(pixels, layers, width, drawn) : NO_WORDS;
+  let parts: readonly ScenePart[] | undefined;
   return {
     width: layout.width,
     height: layout.height,
@@ -56,7 +57,10 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
     handles: handlesOf(pixels),
     labelled: words.labels.labelled,
     dropped: words.labels.dropped,
-    parts: sizes.words ? partsOf(pixels, words.labels, width) : [],
+    // Only who points at them asks: a picture does not.
+    get parts() {
+      return (parts ??= sizes.words ? partsOf(pixels, words.labels, width) : []);
+    },
   };
 }
 

@@ -115,26 +115,26 @@ function tracePath(points: Float64Array, from: number, to: number, closed: boole
 }
 
 /** A box with corners of their own radii, which shrink together where a side has no room for both of its ends. */
-function roundedPath(box: Rect, corners: Corners): string {
+function roundedPath(box: Rect, [topLeft, topRight, bottomRight, bottomLeft]: Corners): string {
   const { x = 0, y = 0, width = 0, height = 0 } = sides(box);
-  const [topLeft, topRight, bottomRight, bottomLeft] = corners;
   const shrink = Math.min(
-    1,
-    ...[
-      [width, topLeft + topRight],
-      [width, bottomLeft + bottomRight],
-      [height, topLeft + bottomLeft],
-      [height, topRight + bottomRight],
-    ].map(([side = 0, both = 0]) => (both > 0 ? side / both : 1)),
+    roomFor(topLeft + topRight, width),
+    roomFor(bottomLeft + bottomRight, width),
+    roomFor(topLeft + bottomLeft, height),
+    roomFor(topRight + bottomRight, height),
   );
-  const [a, b, c, d] = corners.map(radius => radius * shrink) as unknown as Corners;
-  const arc = (radius: number, toX: number, toY: number): string =>
-    radius > 0 ? `A${num(radius)} ${num(radius)} 0 0 1 ${num(toX)} ${num(toY)}` : '';
+  const [a, b, c, d] = [topLeft * shrink, topRight * shrink, bottomRight * shrink, bottomLeft * shrink];
   const [right, bottom] = [x + width, y + height];
-  return [
-    `M${num(x + a)} ${num(y)}H${num(right - b)}${arc(b, right, y + b)}`,
-    `V${num(bottom - c)}${arc(c, right - c, bottom)}`,
-    `H${num(x + d)}${arc(d, x, bottom - d)}`,
-    `V${num(y + a)}${arc(a, x + a, y)}Z`,
-  ].join('');
+  return (
+    `M${num(x + a)} ${num(y)}H${num(right - b)}${arc(b, right, y + b)}` +
+    `V${num(bottom - c)}${arc(c, right - c, bottom)}` +
+    `H${num(x + d)}${arc(d, x, bottom - d)}` +
+    `V${num(y + a)}${arc(a, x + a, y)}Z`
+  );
 }
+
+/** The share of two radii that a side has room for. */
+const roomFor = (both: number, side: number): number => (both > side ? side / both : 1);
+
+const arc = (radius: number, toX: number, toY: number): string =>
+  radius > 0 ? `A${num(radius)} ${num(radius)} 0 0 1 ${num(toX)} ${num(toY)}` : '';
