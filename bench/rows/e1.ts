@@ -111,6 +111,8 @@ function drawn(session: Session): Picture {
   const request = session.requestFor(session.figure('f') as Figure, livery);
   const made = request.ok ? pictureOf(request.value, session.stagesOf('f')) : request;
   if (!made.ok) throw new Error(made.problems.map(messageFor).join());
+  // All that the page is sent, the rows behind each bar with it.
+  if (made.value.frame.source.rows.length === 0) throw new Error('a picture of nothing');
   return made.value;
 }
 
