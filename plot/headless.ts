@@ -50,6 +50,6 @@ export async function layOutTable(
   measure: TextWidth,
 ): Promise<Scene> {
   // What draws tables comes when the first one is drawn: most figures are charts.
-  const { tableScene } = await import('./table/table-scene');
+  const { tableScene } = await import('./table');
   return tableScene(plan, size, measure);
 }

@@ -1,7 +1,6 @@
 // Drawing a figure, on a canvas of the page or of a file, or in a few dozen pixels.
 export { FigureDrawing, type DrawingOptions } from './figure-drawing';
 export { drawStill, type Still } from './still';
-export { BAR, tableLayout, TREND, type TableLayout } from './table/table-layout';
 export { TextWidths } from './canvas/text-widths';
 export { drawTiny } from './tiny';
 

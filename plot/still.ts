@@ -13,7 +13,7 @@ export function drawStill(canvas: HTMLCanvasElement, plan: Plan, size: FigureSiz
   if (plan.kind === 'chart') return new FigureDrawing(canvas, plan, { fixed: { responsive: false, devicePixelRatio: ratio } });
   let isGone = false;
   // What paints tables comes when the first one is drawn.
-  void import('./table/paint-table').then(({ paintTable }) => {
+  void import('./table').then(({ paintTable }) => {
     if (!isGone) paintTable(canvas, plan, size, ratio);
   });
   return { destroy: () => (isGone = true) };

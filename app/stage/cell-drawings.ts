@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { glyphOf, type Glyph } from 'core/glyph';
 import type { Livery, Trend } from 'core/plan';
-import { BAR, TREND } from 'plot';
+import { BAR, TREND } from 'plot/table';
 
 // Heights of what is drawn in a cell, in CSS pixels.
 const [BAR_HEIGHT, TREND_HEIGHT] = [14, 18];

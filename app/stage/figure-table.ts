@@ -16,7 +16,8 @@ import {
 } from '@angular/core';
 import type { LetterSizes, TablePlan, TableRow } from 'core/plan';
 import type { HoverText } from 'core/words';
-import { tableLayout, TextWidths, type ScenePart } from 'plot';
+import { TextWidths, type ScenePart } from 'plot';
+import { tableLayout } from 'plot/table';
 import { GoverningWords } from '../brief/governing-words';
 import { Sheet } from '../ui/sheet';
 import { CellBar, CellGlyph, CellTrend } from './cell-drawings';

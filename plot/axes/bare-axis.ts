@@ -36,18 +36,8 @@ export class BareAxis extends Scale {
   private start = 0;
 
   /** Reads its options once: each reading of a resolved option of Chart.js is a search. */
-  override init({
-    type,
-    axis,
-    position,
-    min,
-    max,
-    reverse,
-    stack,
-    stackWeight,
-    weight,
-    afterFit,
-  }: CoreScaleOptions & BareAxisOptions): void {
+  override init(options: CoreScaleOptions & BareAxisOptions): void {
+    const { type, axis, position, min, max, reverse, stack, stackWeight, weight, afterFit }: BareAxisOptions = options;
     this.take({ type, axis, position, min, max, reverse, stack, stackWeight, weight, afterFit });
   }
 
@@ -78,7 +68,7 @@ export class BareAxis extends Scale {
     const isLevel = this.isHorizontal();
     this.width = isLevel ? this.chart.width - margins.left - margins.right : THICKNESS;
     this.height = isLevel ? THICKNESS : this.chart.height - margins.top - margins.bottom;
-    this.own?.afterFit?.(this as never);
+    this.own?.afterFit?.(this);
   }
 
   /** Once it has its place. */

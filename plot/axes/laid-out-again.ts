@@ -17,7 +17,7 @@ export function laidOutAgain(chart: Chart, plan: ChartPlan, words: AxisWords): b
   for (const [id, own] of wanted) {
     const axis = chart.scales[id] as BareAxis;
     axis.take(own);
-    layouts.configure(chart, axis, own as never);
+    layouts.configure(chart, axis, own);
   }
   layouts.update(chart, chart.width, chart.height);
   for (const axis of Object.values(chart.scales)) axis.configure();

@@ -64,16 +64,18 @@ export const rooms = {
   'core/plan': [...document, 'core/words', 'core/crosstab'],
   'core/check': [...document, 'core/plan', 'core/words'],
   engine: core,
-  plot: [...core, 'plot/files'],
+  plot: [...core, 'plot/files', 'plot/table'],
   // Figures as files: apart, so that the stage comes without what makes them.
-  'plot/files': [...core, 'plot'],
+  'plot/files': [...core, 'plot', 'plot/table'],
+  // How tables stand: apart, so that charts come without it.
+  'plot/table': [...core, 'plot'],
   // What leaves: a figure in every format, on the screen or without one.
   handover: [...core, 'engine', 'handover/offers'],
   // What is offered, and what of it the page itself does.
   'handover/offers': core,
   // Letters and pictures without a screen: only Node has its packages.
   headless: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
-  app: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
+  app: [...core, 'engine', 'plot', 'plot/files', 'plot/table', 'handover', 'handover/offers'],
   'app/services': [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
   'app/ui': leaves,
   server: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers', 'headless'],
