@@ -184,6 +184,8 @@ export class FigureDrawing {
 
   destroy(): void {
     this.chart.destroy();
+    // A size that came just before asks for an update when the canvas is no longer there.
+    this.chart.update = () => undefined;
   }
 
   /** What is drawn. */
@@ -239,10 +241,9 @@ export class FigureDrawing {
         this.laidOut = null;
         if (this.row !== null) this.outline();
       },
+      // Chart.js updates then, by its options: those of the plan that is shown now.
       resize: (chart: Chart) => {
-        const isGrid = gridShape(this.plan, chart) !== null;
-        if (isGrid === this.isGrid) return;
-        this.isGrid = isGrid;
+        this.isGrid = gridShape(this.plan, chart) !== null;
         chart.options = this.chartOptions();
       },
       beforeDraw: ({ ctx, width, height }) => {

@@ -1,3 +1,4 @@
+import { Chart } from 'chart.js';
 import type { ChartPlan, Layer, Livery } from 'core/plan';
 import { FigureDrawing } from './index';
 import { pageScene, toPng } from './files';
@@ -207,12 +208,41 @@ describe('drawing a plan', () => {
     expect(drawing.rowAt({ x: upper.left + 5, y: lower.top + 5 })).toBe(0);
     drawing.destroy();
   });
+  it('shows another plan as a new one does, also where the next size comes later', async () => {
+    const lying = planWith({ horizontal: true });
+    const upright = planWith({ panels: [panel(0, 20, [0, 10, 20])] }, [12, 20, 6]);
+    const ways: readonly [string, ChartPlan, ChartPlan][] = [
+      ['from lying to upright', lying, upright],
+      ['from upright to lying', upright, lying],
+      ['from one axis to another', planWith(), upright],
+    ];
+    for (const [way, before, after] of ways) {
+      const { drawing, canvas } = drawn(before);
+      drawing.show(after);
+      const fresh = drawn(after);
+      expect(canvas.toDataURL()).withContext(way).toBe(fresh.canvas.toDataURL());
+      for (const one of [canvas, fresh.canvas]) Chart.getChart(one)?.resize(420, 300);
+      await new Promise(resolve => setTimeout(resolve, RESIZED_MS));
+      expect(canvas.toDataURL()).withContext(`${way}, then smaller`).toBe(fresh.canvas.toDataURL());
+      for (const one of [drawing, fresh.drawing]) one.destroy();
+    }
+  });
+  it('is not drawn again when a size came just before it went', async () => {
+    const { canvas, drawing } = drawn(planWith());
+    Chart.getChart(canvas)?.resize(420, 300);
+    drawing.destroy();
+    // What is thrown meanwhile fails the run.
+    await expectAsync(new Promise(resolve => setTimeout(resolve, RESIZED_MS))).toBeResolved();
+  });
   it('makes PNG files of the asked size', async () => {
     const blob = await toPng(await pageScene(planWith(), { width: 300, height: 200 }), { scale: 2 });
     const image = await createImageBitmap(blob);
     expect([blob.type, image.width, image.height]).toEqual(['image/png', 600, 400]);
   });
 });
+
+// Sizes that follow each other are drawn once they have stood still for 30 ms.
+const RESIZED_MS = 80;
 
 describe('the configuration', () => {
   it('has no animation and no hover of its own', () => {

@@ -178,6 +178,12 @@ const holds: { readonly [B in Scales['between']]: Held } = {
 const scalesOf = (request: AxesRequest, places: readonly number[]): readonly ValueScale[] =>
   (places.length > 1 ? holds[request.figure.scales.between] : free)(request, places);
 
+/** What an axis is called, with what it counts in. Words by hand may leave the unit out, but never the power, without which its numbers are other ones. */
+function titleOf(read: string, counts: string, isAlone: boolean): string {
+  if (!read) return isAlone ? counts : '';
+  return counts && !read.includes(counts) ? `${read} (${counts})` : read;
+}
+
 function axisPlan({ layers, figure, write }: AxesRequest, axis: number, scale: ValueScale, second: boolean): AxisPlan {
   const own = layers.filter(layer => layer.axis === axis);
   const measure = own[0]?.measure ?? figure.data.measures[0]?.name ?? '';
@@ -192,11 +198,11 @@ function axisPlan({ layers, figure, write }: AxesRequest, axis: number, scale: V
   const plain = (value: number): string => writeTick(value / factor);
   const texts = { plain, unit: (value: number) => `${plain(value)}${unit ? ` ${unit}` : ''}`, powers: inPowers(scale, plain) };
   const counts = [power === null ? '' : `×${powerText(10, power)}`, unit ?? ''].filter(Boolean).join(' ');
-  const read = second ? names.slice(0, 2).join(', ') : '';
+  const read = title ?? (second ? names.slice(0, 2).join(', ') : '');
   return {
     scale,
     tickLabels: scale.ticks.map(texts[written]),
-    title: title ?? (read ? `${read}${counts ? ` (${counts})` : ''}` : power === null ? '' : counts),
+    title: titleOf(read, title === null || power !== null ? counts : '', power !== null),
     numbers,
     reversed,
     side: (axis === 0) === (figure.scales.side === 'near') ? 'near' : 'far',
