@@ -2,7 +2,7 @@ import { BasicPlatform, Chart, type ChartOptions, type Plugin } from 'chart.js';
 import type { ChartPlan } from 'core/plan';
 import { BareAxis } from './axes/bare-axis';
 import { CategoryNames } from './axes/category-names';
-import { optionsOf, type AxisWords } from './axes/chart-config';
+import { optionsOf, type FigureOptions } from './axes/chart-config';
 import { laidOutAgain } from './axes/laid-out-again';
 import { WordBox, type Fit } from './axes/word-box';
 import { layoutOfChart } from './axes/layout-of-chart';
@@ -88,11 +88,11 @@ export class FigureDrawing {
     this.plan = plan;
     this.laidOut = null;
     this.isGrid = gridShape(plan, this.chart) !== null;
-    if (laidOutAgain(this.chart, this.axesPlan(), this.axisWords)) this.shownAgain();
-    else {
-      this.chart.options = this.chartOptions();
-      this.chart.update('none');
-    }
+    const options = this.chartOptions();
+    // Also where nothing is updated now: an update for a size that has just come may follow.
+    this.chart.options = options as never;
+    if (laidOutAgain(this.chart, options)) this.shownAgain();
+    else this.chart.update('none');
   }
 
   private shownAgain(): void {
@@ -225,12 +225,8 @@ export class FigureDrawing {
     return this.layout(this.chart);
   }
 
-  private get axisWords(): AxisWords {
-    return { names: this.names, widths: this.widths };
-  }
-
-  private chartOptions(): ChartOptions<'bar'> {
-    return { ...optionsOf(this.axesPlan(), this.axisWords), ...this.options.fixed };
+  private chartOptions(): FigureOptions {
+    return { ...optionsOf(this.axesPlan(), { names: this.names, widths: this.widths }), ...(this.options.fixed as object) };
   }
 
   private painter(): Plugin<'bar'> {
@@ -244,7 +240,7 @@ export class FigureDrawing {
       // Chart.js updates then, by its options: those of the plan that is shown now.
       resize: (chart: Chart) => {
         this.isGrid = gridShape(this.plan, chart) !== null;
-        chart.options = this.chartOptions();
+        chart.options = this.chartOptions() as never;
       },
       beforeDraw: ({ ctx, width, height }) => {
         // A canvas that stands for one is asked where things lie, not what they look like.

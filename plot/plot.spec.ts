@@ -224,6 +224,12 @@ describe('drawing a plan', () => {
       for (const one of [canvas, fresh.canvas]) Chart.getChart(one)?.resize(420, 300);
       await new Promise(resolve => setTimeout(resolve, RESIZED_MS));
       expect(canvas.toDataURL()).withContext(`${way}, then smaller`).toBe(fresh.canvas.toDataURL());
+      // A size that came before the plan is taken up after it.
+      drawing.show(before);
+      for (const one of [canvas, fresh.canvas]) Chart.getChart(one)?.resize(500, 350);
+      drawing.show(after);
+      await new Promise(resolve => setTimeout(resolve, RESIZED_MS));
+      expect(canvas.toDataURL()).withContext(`${way}, while it grows`).toBe(fresh.canvas.toDataURL());
       for (const one of [drawing, fresh.drawing]) one.destroy();
     }
   });

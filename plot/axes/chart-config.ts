@@ -1,4 +1,4 @@
-import type { Chart, ChartOptions } from 'chart.js';
+import type { Chart } from 'chart.js';
 import type { AxisPlan, ChartPlan } from 'core/plan';
 import type { BareAxisOptions } from './bare-axis';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
@@ -21,31 +21,36 @@ export interface AxisWords {
   readonly widths: Widths;
 }
 
-/** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
-export function optionsOf(plan: ChartPlan, words: AxisWords): ChartOptions<'bar'> {
-  return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    resizeDelay: 30,
-    events: [],
-    layout: { padding: paddingFor(plan, words.widths) },
-    // Chart.js knows the options of its own kinds of axes alone.
-    scales: axesOptions(plan, words) as object,
-  };
+/** Axes and layout of a plan, as Chart.js is given them. */
+export interface FigureOptions {
+  readonly animation: false;
+  readonly responsive: true;
+  readonly maintainAspectRatio: false;
+  readonly resizeDelay: number;
+  readonly events: [];
+  readonly layout: { readonly padding: (asked: { readonly chart: Chart }) => Padding };
+  /** By their names within Chart.js; none where a plan has no panels. */
+  readonly scales: Readonly<Record<string, BareAxisOptions>>;
 }
 
+/** Axes and layout of a plan. Nothing animates: an edit is on screen in the next frame. */
+export const optionsOf = (plan: ChartPlan, { names, widths }: AxisWords): FigureOptions => ({
+  animation: false,
+  responsive: true,
+  maintainAspectRatio: false,
+  resizeDelay: 30,
+  events: [],
+  layout: { padding: paddingFor(plan, widths) },
+  scales: plan.panels.length === 0 ? {} : { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) },
+});
+
 /** Around the plot. Asked for at every layout: how much room labels need follows from the size of the figure. */
-export const paddingFor =
+const paddingFor =
   (plan: ChartPlan, widths: Widths) =>
   ({ chart }: { readonly chart: Chart }): Padding => {
     const beside = Math.max(marginRoom(plan), roomBeside(plan, chart.width, widths.on(chart.ctx, plan.livery.font)));
     return plan.isStrip ? { top: 2, right: 16 + beside, bottom: 2, left: 4 } : { top: 14, right: 20 + beside, bottom: 10, left: 14 };
   };
-
-/** Axes of a plan by their names within Chart.js; none where it has no panels. */
-export const axesOptions = (plan: ChartPlan, { names, widths }: AxisWords): Record<string, BareAxisOptions> =>
-  plan.panels.length === 0 ? {} : { [CATEGORY_AXIS]: categoryAxis(plan, names), ...valueAxes(plan, widths) };
 
 function valueAxes(plan: ChartPlan, widths: Widths): Record<string, BareAxisOptions> {
   const several = isTitled(plan);
