@@ -84,6 +84,20 @@ describe('figures and reports without a screen', () => {
     expect(await file('report/report.html')).toContain('In all 100.');
     expect(await file('report/checks.txt')).toContain('wrong: Stale: The title says 31');
     expect((await run('run', path, '--severity', 'wrong', '--format', 'csv', '-o', out)).code).toBe(3);
+    // Numbers are no format of a page.
+    expect(await readdir(out)).not.toContain('report');
+  });
+
+  it('makes a page’s pictures in a folder of their own, with its words', async () => {
+    const out = join(folder, 'pictures/');
+    const { code, out: told } = await run('run', path, '--format', 'png', '--format', 'svg', '--scale', '2', '--json', '-o', out);
+    expect(code).toBe(0);
+    expect((await readdir(join(out, 'report'))).sort()).toEqual(['01-milk-by-hut.png', '01-milk-by-hut.svg', 'report.txt']);
+    expect(told).toContain('"files":["report.html","report/01-milk-by-hut.png","report/01-milk-by-hut.svg","report/report.txt"]');
+    expect(await file('pictures/report/report.txt')).toBe('[Milk by hut]\n\nIn all 60.\n');
+    const png = await readFile(join(out, 'report', '01-milk-by-hut.png'));
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([2_200, 1_238]);
+    expect(await file('pictures/report/01-milk-by-hut.svg')).toMatch(/^<svg .*\n<title id="figure-title">Milk by hut<\/title>/);
   });
 
   it('tells findings and checks; a check that stands ends with code 3', async () => {

@@ -3,7 +3,7 @@ import { layOut, layOutTable, toSvg } from 'plot/files';
 import type { Plan } from 'core/plan';
 import type { Drawings, Handed } from 'handover';
 import { hoverMarks } from 'handover/offers';
-import { scenePng } from './picture';
+import { scenePng, type PictureWishes } from './picture';
 import { embeddedFonts, ShippedFonts } from './shipped-fonts';
 
 /** How figures are drawn without a screen. */
@@ -35,6 +35,12 @@ export async function planSvg(plan: Plan, size: FigureSize, prefix: string, embe
   const fonts = await ShippedFonts.load(plan.livery.font);
   const scene = await sceneOfPlan({ plan }, size, fonts);
   return toSvg(scene, plan, new Map(), { prefix, fonts: embedFonts ? await embeddedFonts(plan.livery.font, [EVERY_LETTER]) : [] });
+}
+
+/** A plan as a PNG file of a size in CSS pixels. */
+export async function planPng(plan: Plan, size: FigureSize, wishes: PictureWishes): Promise<Uint8Array> {
+  const fonts = await ShippedFonts.load(plan.livery.font);
+  return scenePng(await sceneOfPlan({ plan }, size, fonts), fonts, wishes);
 }
 
 // Letters of every file of a family: the words around the figure are written in it too.

@@ -1,16 +1,9 @@
 import { zipSync } from 'fflate';
 import type { Plan } from 'core/plan';
 import type { WrittenPage } from 'handover';
-import { fileName, pageHtml, type Look, type PageForHtml } from 'handover/offers';
+import { fileName, pageHtml, pictureOnPage, sizeOnPage, wordsOfPage, type Look, type PageForHtml } from 'handover/offers';
 import { pageScene, toPng, toSvg } from 'plot/files';
 import { pageFonts } from '../handover/page-fonts';
-
-// CSS pixels of a figure on a page: as wide as the page, and as a column of two.
-const [WIDE, NARROW] = [1_100, 640] as const;
-const sizeOf = (wide: boolean): { width: number; height: number } => {
-  const width = wide ? WIDE : NARROW;
-  return { width, height: Math.round((width * 9) / 16) };
-};
 
 const NO_CUES: ReadonlyMap<string, number> = new Map();
 
@@ -33,7 +26,7 @@ export async function drawnPage({ name, columns, blocks }: WrittenPage, embedFon
 }
 
 async function figureSvg(plan: Plan, wide: boolean, prefix: string, embedFonts: boolean): Promise<string> {
-  const scene = await pageScene(plan, sizeOf(wide));
+  const scene = await pageScene(plan, sizeOnPage(wide));
   // All letters of the family: other figures and the words of the page are written in it too.
   const fonts = embedFonts ? await pageFonts(plan.livery.font, [EVERY_LETTER]) : [];
   return toSvg(scene, plan, NO_CUES, { prefix, fonts });
@@ -52,11 +45,10 @@ export async function pageFolder({ name, blocks }: WrittenPage): Promise<Blob> {
   let nth = 0;
   for (const block of blocks) {
     if (block.kind !== 'figure' || !block.plan) continue;
-    const png = await toPng(await pageScene(block.plan, sizeOf(true)), { scale: 2 });
-    files[`${String(++nth).padStart(2, '0')}-${fileName(block.name, 'png')}`] = new Uint8Array(await png.arrayBuffer());
+    const png = await toPng(await pageScene(block.plan, sizeOnPage(true)), { scale: 2 });
+    files[pictureOnPage(++nth, block.name, 'png')] = new Uint8Array(await png.arrayBuffer());
   }
-  const words = blocks.flatMap(block => (block.kind === 'text' ? block.paragraphs : block.kind === 'figure' ? [`[${block.name}]`] : []));
-  files[fileName(name, 'txt')] = new TextEncoder().encode(`${words.join('\n\n')}\n`);
+  files[fileName(name, 'txt')] = new TextEncoder().encode(wordsOfPage(blocks));
   // Pictures are packed already.
   return new Blob([zipSync(files, { level: 0 })], { type: 'application/zip' });
 }

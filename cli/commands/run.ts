@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import { isAsGrave } from 'core/check';
 import { changedFindings } from 'core/words';
 import type { Session } from 'engine';
@@ -6,7 +7,7 @@ import { read, warnTo, WrongUse, type Command, type Speech } from '../command';
 import { computedFigures } from '../figures-in';
 import { folderOf, type Given } from '../files-to';
 import { formatsIn } from '../formats-in';
-import { pageFile } from '../page-file';
+import { pageFiles } from '../page-file';
 import { sessionWith } from '../session-with';
 import { BadInput, readProject } from '../table-file';
 import { themeIn, withLivery, type Theme } from '../theme-in';
@@ -16,10 +17,11 @@ import { DRAWING, lookIn, madeOf } from './render';
 const help = `cowbell run PROJECT.json [--data TABLE=FILE …] [--format NAME …] [--size 1200x675] [--scale N] [--theme light|dark|LIVERY]
   [--fonts embedded|named] [--transparent] [--plain] [--severity wrong|misleading|unclear] [--json] -o FOLDER
 
-Makes the whole report again: every figure in every format asked for (png and html unless said), every page as a document, and beside them findings.txt and findings.json,
-checks.txt and checks.json, and what-changed.txt and what-changed.json: what the cues find over these rows that they did not find over the project's
-own. Progress is told on a terminal; --json tells each step as a line of JSON instead. With --severity it ends with code 3 when a check stands that is
-so grave, after all is written. A figure that cannot be made is told, and stops no other.
+Makes the whole report again: every figure in every format asked for (png and html unless said), every page as a document, and with png or svg as a
+folder of its pictures too; beside them findings.txt and findings.json, checks.txt and checks.json, and what-changed.txt and what-changed.json: what the
+cues find over these rows that they did not find over the project's own. Progress is told on a terminal; --json tells each step as a line of JSON
+instead. With --severity it ends with code 3 when a check stands that is so grave, after all is written. A figure that cannot be made is told, and stops
+no other.
 
   cowbell run season.json --data deliveries=july.csv -o july/
   cowbell run season.json --data deliveries=july.csv --format svg --format xlsx --severity wrong --json -o july/`;
@@ -50,9 +52,10 @@ async function work(args: readonly string[], speech: Speech): Promise<number> {
     tell({ figure: figure.name, files: given.map(({ name }) => name) });
   }
   for (const page of session.project.pages ?? []) {
-    const given = await pageFile(session, page, theme);
-    await folderOf([given], values.output);
-    tell({ page: page.name, files: [given.name] });
+    const { document, folder } = await pageFiles(session, page, theme, { formats: formats.map(({ name }) => name), look });
+    await folderOf([document], values.output);
+    if (folder) await folderOf(folder.files, join(values.output, folder.name));
+    tell({ page: page.name, files: [document.name, ...(folder?.files ?? []).map(({ name }) => `${folder?.name ?? ''}/${name}`)] });
   }
   await report.finish();
   tell({ done: true, folder: values.output });
