@@ -3,7 +3,7 @@ import { success, type Result } from 'core/result';
 import {
   columnOf,
   isMissing,
-  takeRows,
+  takeRowsWhenRead,
   textAt,
   valuesFrom,
   type BooleanValues,
@@ -89,7 +89,7 @@ function dropByFormula(kept: Uint8Array, table: Table, formula: string): Result<
 function dropBelow(kept: Uint8Array, table: Table, { column, n, measure, end }: Extract<Filter, { kind: 'top' }>): Result<void> {
   if (!columnOf(table, column)) return success(undefined);
   const rows = rowsKept(kept);
-  const among = takeRows(table, rows);
+  const among = takeRowsWhenRead(table, rows);
   const compiled = compileFormula(measure, scopeOf(among), 'measure');
   if (!compiled.ok) return compiled;
   const groups = groupRows([columnOf(among, column) as Column], among.rowCount);

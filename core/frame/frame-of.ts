@@ -1,7 +1,17 @@
 import { groupRows, type Groups } from 'core/formula';
 import { failure, success, type CueProblem, type Result } from 'core/result';
 import { runAll, type Stages } from 'core/stages';
-import { columnOf, makeTable, takeColumn, takeRows, withColumns, type Column, type NumericValues, type Table } from 'core/table';
+import {
+  columnOf,
+  makeTable,
+  takeColumn,
+  takeRows,
+  takeRowsWhenRead,
+  withColumns,
+  type Column,
+  type NumericValues,
+  type Table,
+} from 'core/table';
 import { carriedColumns } from './carried';
 import { filledSteps } from './fill-steps';
 import { filterRows } from './filter-rows';
@@ -76,7 +86,7 @@ interface FilteredRows {
 function filteredRows(table: Table, filters: FigureData['filters']): Result<FilteredRows> {
   const kept = filterRows(table, filters);
   if (!kept.ok) return kept;
-  return success({ rows: kept.value ? takeRows(table, kept.value) : table, kept: kept.value });
+  return success({ rows: kept.value ? takeRowsWhenRead(table, kept.value) : table, kept: kept.value });
 }
 
 type Grouped = Pick<Parts, 'keyColumns' | 'groups' | 'keys'>;

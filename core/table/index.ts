@@ -13,7 +13,7 @@ export { daysOf, withinYears, isoDate, isoTimestamp, parseIsoDate, parseIsoTimes
 export { applyEdits, type CellEdit } from './overlay';
 export { isSameTable } from './same-table';
 export { carriedEdits, type CarriedEdits } from './carry-edits';
-export { takeColumn, takeRows, takeValues } from './take';
+export { takeColumn, takeRows, takeRowsWhenRead, takeValues } from './take';
 export { levelIn } from './level-in';
 export { DATE_STYLES, type DateStyle, type Reading } from './reading';
 export {

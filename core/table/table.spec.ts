@@ -13,6 +13,7 @@ import {
   statsOf,
   tableOf,
   takeRows,
+  takeRowsWhenRead,
   textAt,
   valuesFrom,
   type Cell,
@@ -125,5 +126,19 @@ describe('edits laid over a table', () => {
       ['Berg', 'Berg', 'Alm'],
       [null, null, true],
     ]);
+  });
+  it('gathers a column when it is first read, and no other one', () => {
+    const unread = {
+      ...columnOf(source, 'open'),
+      get data(): never {
+        throw new Error('nobody asked for it');
+      },
+    } as unknown as Column;
+    const taken = takeRowsWhenRead({ ...source, columns: [...source.columns.filter(({ name }) => name !== 'open'), unread] }, [1, 1, 0]);
+    expect(taken.rowCount).toBe(3);
+    expect(cellsOf(columnOf(taken, 'hut'))).toEqual(['Berg', 'Berg', 'Alm']);
+    const milk = columnOf(taken, 'milk')?.data;
+    expect(columnOf(taken, 'milk')?.data).toBe(milk as Float64Array);
+    expect(() => columnOf(taken, 'open')?.data).toThrow();
   });
 });

@@ -23,6 +23,24 @@ export const takeRows = (table: Table, rows: ArrayLike<number>): Table =>
     table.columns.map(column => takeColumn(column, rows)),
   );
 
+/**
+ * The same, each column gathered when its values are first read: of a wide table a figure reads a few. Memory: the table stays as long as the result does.
+ *
+ * @param rows at least one column's worth; never changed afterwards
+ */
+export const takeRowsWhenRead = (table: Table, rows: ArrayLike<number>): Table => ({
+  name: table.name,
+  rowCount: rows.length,
+  columns: table.columns.map(column => whenRead(column, rows)),
+});
+
+function whenRead(column: Column, rows: ArrayLike<number>): Column {
+  let taken: Values['data'] | undefined;
+  const get = (): Values['data'] => (taken ??= takeValues(column, rows).data);
+  // By its descriptors: spreading a column would read it.
+  return Object.defineProperties({}, { ...Object.getOwnPropertyDescriptors(column), data: { get, enumerable: true } }) as Column;
+}
+
 function gather<A extends Float64Array | Int32Array | Uint8Array>(from: A, rows: ArrayLike<number>, into: A, missing: number): A {
   for (let i = 0; i < rows.length; i++) {
     const row = rows[i] as number;
