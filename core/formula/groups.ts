@@ -60,7 +60,7 @@ function denseGroups(codes: readonly Codes[], rows: number): (Groups & { readonl
   const size = codes.reduce((product, code) => product * code.size, 1);
   const [head] = codes;
   if (!head || codes.length > D + 1 || size > DENSE_PAIRS) return null;
-  // What a step of each key is worth; a key that is not there is worth nothing.
+  // What a step of each key is worth.
   const factors = codes.map((_, i) => codes.slice(i + 1).reduce((product, code) => product * code.size, 1));
   const start = codes.reduce((sum, { first }, i) => sum + first * (factors[i] as number), 0);
   const data = (at: number): Codes['data'] => (codes[at] ?? head).data;
@@ -78,13 +78,9 @@ function numberUp(
   groupOf: Int32Array,
   ids: Int32Array,
 ): number[] {
-  const [fa, fb, fc, fd, from] = [factors[A] ?? 0, factors[B] ?? 0, factors[C] ?? 0, factors[D] ?? 0, start].map(factor => factor | 0) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
+  // A key that is not there is worth nothing. Whole numbers, said to be such: sums of others cost more.
+  const worth = (key: number): number => (factors[key] ?? 0) | 0;
+  const [fa, fb, fc, fd, from] = [worth(A), worth(B), worth(C), worth(D), start | 0];
   const firstRows: number[] = [];
   const rows = ids.length;
   for (let row = 0; row < rows; row++) {
