@@ -3,6 +3,7 @@ import { numberFacts } from 'core/format';
 import { MISSING_BOOLEAN, MISSING_TEXT, type ColumnType } from 'core/table';
 import { dictionaryRanks } from '../text-order';
 import type { NumericVec, TextVec, Vec } from '../vec';
+import { endsOf } from './ends';
 import { countsFound, pairMoments, sumsOf, variances } from './moments';
 import { modes, quantiles } from './quantiles';
 
@@ -169,29 +170,16 @@ function extreme(arg: Vec, groups: Groups, direction: 1 | -1): Vec {
   return { type, data: numberExtreme(data, arg.constant ? 0 : 1, groups, direction), constant: false };
 }
 
-// One branch-light loop per direction: this pass runs for every highest and lowest on every edit.
-function numberExtreme(data: Float64Array, step: 0 | 1, { ids, count, rows }: Groups, direction: 1 | -1): Float64Array {
-  const best = new Float64Array(count).fill(NaN);
+function numberExtreme(data: Float64Array, step: 0 | 1, groups: Groups, direction: 1 | -1): Float64Array {
+  const { ids, count, rows } = groups;
   if (ids === null) {
     // Words and labels ask for the ends of the same column.
     const own = step === 0 ? Math.min(1, rows) : rows;
     const { low, high } = numberFacts(data.length === own ? data : data.subarray(0, own));
-    return low > high ? best : best.fill(direction === 1 ? high : low);
+    return new Float64Array(count).fill(low > high ? NaN : direction === 1 ? high : low);
   }
-  if (direction === 1) {
-    for (let row = 0; row < rows; row++) {
-      const value = data[row * step] as number;
-      const group = ids[row] as number;
-      if (value === value && !((best[group] as number) >= value)) best[group] = value;
-    }
-  } else {
-    for (let row = 0; row < rows; row++) {
-      const value = data[row * step] as number;
-      const group = ids[row] as number;
-      if (value === value && !((best[group] as number) <= value)) best[group] = value;
-    }
-  }
-  return best;
+  const { lows, highs } = endsOf(data, step, groups);
+  return direction === 1 ? highs : lows;
 }
 
 function textExtreme(arg: TextVec, groups: Groups, direction: 1 | -1): Vec {
