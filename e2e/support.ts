@@ -27,8 +27,7 @@ export const canvas = (page: Page, at = 0): Locator => page.locator('cb-figure-c
 export const saved = (page: Page): Promise<void> => expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
 
 /** Waits for the next frame: what stands in the page has been laid out, placed and painted. */
-export const drawn = (page: Page): Promise<void> =>
-  page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done))));
+export const drawn = (page: Page): Promise<void> => page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done))));
 
 /** Waits until the figure and the ledger show what was asked for last: for whoever reads them, or goes on by what they say. */
 export async function settled(page: Page): Promise<void> {

@@ -125,7 +125,13 @@ describe('the ends of an axis', () => {
       ['−1', '0', '1', '2', '3'],
     ],
     ['nor say it twice', { first: { power: 1, title: 'Milk, ×10¹' } }, 0, 'Milk, ×10¹', ['0', '25', '50', '75', '100', '125']],
-    ['words by hand may leave the unit out', { measures: [cells], first: { title: 'Cells' } }, 0, 'Cells', ['−1 M', '0', '1 M', '2 M', '3 M']],
+    [
+      'words by hand may leave the unit out',
+      { measures: [cells], first: { title: 'Cells' } },
+      0,
+      'Cells',
+      ['−1 M', '0', '1 M', '2 M', '3 M'],
+    ],
     ['words of the analyst’s own', { first: { title: 'Litres' } }, 0, 'Litres', ['0', '250', '500', '750', '1,000', '1,250']],
     ['of two, what is read there', { measures: [milk, balance], second: { power: 1 } }, 1, 'balance (×10¹)', ['−1', '0', '1', '2', '3']],
   ];
