@@ -194,18 +194,33 @@ function focusFirst(pane: HTMLElement): boolean {
   return wanted !== undefined;
 }
 
-/** Contents that are loaded take the focus when they come; until then the sheet itself has it. */
+/** Contents that are loaded take the focus when they come; until then the sheet itself has it, and keeps what is typed for their field. */
 function focusWhenCome(overlay: OverlayRef): void {
   const pane = overlay.overlayElement;
   pane.focus();
+  let typed = '';
+  const keep = (event: KeyboardEvent): void => {
+    if (event.target !== pane || event.ctrlKey || event.metaKey || event.altKey) return;
+    typed = event.key === 'Backspace' ? typed.slice(0, -1) : event.key.length === 1 ? typed + event.key : typed;
+  };
   const take = (): void => {
     const isElsewhere = document.activeElement !== pane && pane.contains(document.activeElement);
-    if (isElsewhere || focusFirst(pane)) come.disconnect();
+    if (!isElsewhere && !focusFirst(pane)) return;
+    come.disconnect();
+    pane.removeEventListener('keydown', keep);
+    typeInto(document.activeElement, typed);
   };
   // A field takes what is typed at once; of buttons the first is known once all are there.
   const come = new MutationObserver(() => (pane.querySelector(FIELDS) ? take() : requestAnimationFrame(take)));
   come.observe(pane, { childList: true, subtree: true });
+  pane.addEventListener('keydown', keep);
   overlay.detachments().subscribe(() => come.disconnect());
+}
+
+function typeInto(field: Element | null, text: string): void {
+  if (!text || !(field instanceof HTMLInputElement) || field.type === 'checkbox') return;
+  field.value = text;
+  field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
 function walk(pane: HTMLElement, key: string): void {
