@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { brief, cell, drop, focused, ledger, openApp, typeInto } from './support';
+import { addCue, brief, cell, drop, focused, ledger, openApp, settled, typeInto } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -14,6 +14,16 @@ test('the ledger is left by one Tab, either way', async ({ page }) => {
   await expect(ledger(page).locator('.ag-cell:focus, .ag-header-cell:focus')).toHaveCount(0);
   await press(page, 'Alt+3', 'Shift+Tab');
   await expect(ledger(page).locator('.ag-cell:focus')).toHaveCount(0);
+});
+
+test('who has left the page by Tab is not fetched back by what changes in it', async ({ page }) => {
+  await addCue(page, 'average', 'typical');
+  await settled(page);
+  // Nothing that can be reached stands behind the ledger.
+  await press(page, 'Alt+3', 'ArrowDown', 'Control+z', 'Tab');
+  await settled(page);
+  await expect(ledger(page).locator('.ag-header-cell[col-id="average"]')).toHaveCount(0);
+  await expect(page.locator(':focus')).toHaveCount(0);
 });
 
 test('it has a name, its rows have heads, and cells say what they are', async ({ page }) => {

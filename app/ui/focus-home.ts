@@ -25,13 +25,16 @@ const REMEMBERED = 12;
 @Injectable({ providedIn: 'root' })
 export class FocusHome {
   private places: Place[] = [];
-  /** A pointer went where nothing takes the focus: it was given away on purpose. */
+  /** A pointer went where nothing takes the focus, or Tab led out of the page: it was given away on purpose. */
   private isGivenAway = false;
+  private isTabbing = false;
   private waits = false;
 
   watch(): void {
     document.addEventListener('focusin', event => this.remember(event.target as HTMLElement), true);
     document.addEventListener('pointerdown', event => (this.isGivenAway = !isFocusedAt(event.target)), true);
+    document.addEventListener('keydown', event => event.key === 'Tab' && this.tab(), true);
+    document.addEventListener('focusout', event => (this.isGivenAway ||= this.isTabbing && event.relatedTarget === null), true);
     const look = (): void => this.mendSoon();
     new MutationObserver(look).observe(document.body, {
       childList: true,
@@ -39,6 +42,12 @@ export class FocusHome {
       attributes: true,
       attributeFilter: ['disabled', 'inert', 'hidden', 'class'],
     });
+  }
+
+  /** The key moves the focus in the task that it is pressed in. */
+  private tab(): void {
+    this.isTabbing = true;
+    setTimeout(() => (this.isTabbing = false));
   }
 
   private remember(element: HTMLElement): void {
