@@ -17,7 +17,7 @@ export interface Arranged {
   readonly frameRows: number;
 }
 
-/** Source rows that are found out once, when they are first read: most pictures never ask for them. They cross to another thread as plain arrays. */
+/** Source rows that are found out once, when they are first read: pictures without a page never ask. Crossing to another thread reads them, as plain arrays. */
 export function whenAsked(find: () => SourceRows): SourceRows {
   let found: SourceRows | undefined;
   const all = (): SourceRows => (found ??= find());
