@@ -49,6 +49,7 @@ function cuedFigure(table: Table): Figure {
       { name: 'C1 update', run: () => (plain.show(planOf(BARS, ++round)), rastered(one)) },
       { name: 'ten cues, one edit', run: () => (cued.show(edited(1000 + ++round)), rastered(two)) },
     ],
-    { rounds: 151, warmup: 20 },
+    // As late in a session: ten kinds of cues are much code, which runs compiled after some hundred pictures.
+    { rounds: 151, warmup: 500 },
   );
 };

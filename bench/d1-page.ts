@@ -28,6 +28,8 @@ const KINDS = ['extremes', 'rank', 'typical', 'outlier', 'reference'] as const;
     return picture.value.plans[0] as Plan;
   };
   const same = planned({});
+  // Of the very same plan nothing would be painted again; on another ground all is.
+  const redrawn = (on: string): Plan => ({ ...same, livery: { ...livery, ground: on } });
   const [plain, bound, broken] = [one, two, three].map(canvas => new FigureDrawing(canvas, same, { fixed: FIXED })) as [
     FigureDrawing,
     FigureDrawing,
@@ -36,7 +38,7 @@ const KINDS = ['extremes', 'rank', 'typical', 'outlier', 'reference'] as const;
   let round = 0;
   return compare(
     [
-      { name: 'plain redraw', run: () => (plain.show({ ...same }), rastered(one)) },
+      { name: 'plain redraw', run: () => (plain.show(redrawn(++round % 2 ? '#ffffff' : '#fffffe')), rastered(one)) },
       { name: 'a bound', run: () => (bound.show(planned({ high: 2500 + ++round })), rastered(two)) },
       { name: 'a break', run: () => (broken.show(planned({ breaks: [{ from: 400, to: 900 + ++round }] })), rastered(three)) },
     ],

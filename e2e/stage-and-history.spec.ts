@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import {
+  atRest,
   bars,
   brief,
   canvas,
@@ -119,6 +120,7 @@ test('a reload finds everything as it was', async ({ page }) => {
   await choose(page, 'look:lowest:colour', 'plum');
   await expect(cell(page, 0, 'hut')).toHaveText('Kettlemoor');
   await saved(page);
+  await atRest(page);
   const before = await canvas(page).evaluate(element => (element as HTMLCanvasElement).toDataURL());
   await page.reload();
   await expect(cell(page, 0, 'wheels')).toHaveClass(/ledger-edited/);

@@ -36,6 +36,13 @@ export async function settled(page: Page): Promise<void> {
   await drawn(page);
 }
 
+/** Waits until the picture is at rest: what was painted in parts has been painted whole. */
+export async function atRest(page: Page): Promise<void> {
+  await settled(page);
+  await page.evaluate(() => new Promise(done => setTimeout(done, 400)));
+  await drawn(page);
+}
+
 /** Opens what a section keeps behind “finer”, where a word waits there. */
 export async function reveal(page: Page, key: string): Promise<void> {
   await settled(page);

@@ -14,6 +14,7 @@ import { KnownWidths, TextWidths, type Widths } from './canvas/text-widths';
 import type { FigureSize } from './figure-size';
 import { gridScene, gridShape, stripAt, type DrawnStrip, type GridScene } from './grid-scene';
 import { footOf, type FigureFoot } from './scene/figure-foot';
+import type { Repainter } from './repaint';
 import { headOf, type FigureHead } from './scene/figure-head';
 import type { PlotLayout } from './scene/layout';
 import { PixelScales } from './scene/pixel-scales';
@@ -28,6 +29,9 @@ Chart.register(BareAxis);
 const HEAD = { position: 'top', most: 0.4 } as const;
 const FOOT = { position: 'bottom', most: 0.14 } as const;
 const SIDE = { position: 'right', most: 0.8 } as const;
+
+// When nobody waits for the next picture, in milliseconds after the last.
+const IN_PEACE = 300;
 
 const fitSide: Fit<SideLegend> = (plan, width, measure, highest) => sideLegendOf(plan, width, highest, measure);
 
@@ -60,6 +64,10 @@ export class FigureDrawing {
   /** Whether its panels stand in a grid, which depends on its size. */
   private isGrid = false;
   private row: number | null = null;
+  /** Paints all once more after parts were painted: where a part is cut off, edges of strokes come out a little softer or harder. */
+  private settling: ReturnType<typeof setTimeout> | undefined;
+  /** What paints parts alone: it comes with the second picture. */
+  private repainter: Repainter | null | undefined;
 
   constructor(
     canvas: HTMLCanvasElement,
@@ -97,12 +105,35 @@ export class FigureDrawing {
 
   private shownAgain(): void {
     if (this.row !== null) this.outline();
-    this.chart.render();
+    clearTimeout(this.settling);
+    if (this.isPaintedInParts()) this.settling = setTimeout(() => this.chart.render(), IN_PEACE);
+    else this.chart.render();
+  }
+
+  private isPaintedInParts(): boolean {
+    const { chart, repainter } = this;
+    if (this.options.isBlind) return false;
+    if (repainter) return repainter.paintChanged(this.canvasOf(chart, chart.ctx), this.scene, this.measureOn(chart));
+    if (repainter === undefined) void this.loadRepainter();
+    return false;
+  }
+
+  private async loadRepainter(): Promise<void> {
+    this.repainter = null;
+    const { canvas } = this.chart;
+    const { Repainter } = await import('./repaint');
+    const repainter = (this.repainter = new Repainter());
+    // A canvas that has lost its pixels is empty.
+    canvas.addEventListener?.('contextrestored', () => {
+      repainter.forget();
+      this.chart.render();
+    });
   }
 
   /** Measures and draws all again, once its font is there. */
   fontCame(): void {
     this.widths.forget();
+    this.repainter?.forget();
     this.show({ ...this.plan });
   }
 
@@ -183,9 +214,11 @@ export class FigureDrawing {
   }
 
   destroy(): void {
+    clearTimeout(this.settling);
     this.chart.destroy();
     // A size that came just before asks for an update when the canvas is no longer there.
     this.chart.update = () => undefined;
+    this.chart.render = () => undefined;
   }
 
   /** What is drawn. */
@@ -205,7 +238,7 @@ export class FigureDrawing {
 
   private drawnOn(chart: Chart): GridScene {
     if (!this.laidOut) {
-      const measure = this.widths.on(chart.ctx, this.plan.livery.font);
+      const measure = this.measureOn(chart);
       const shape = this.isGrid ? gridShape(this.plan, chart) : null;
       this.laidOut = shape
         ? gridScene(this.plan, this.layout(chart), shape, (plan, size) => axesLaidOut(plan, size, measure), measure)
@@ -213,6 +246,10 @@ export class FigureDrawing {
       this.options.laidOut?.(this.scene.parts, this.scene.dropped);
     }
     return this.laidOut;
+  }
+
+  private measureOn({ ctx }: Chart): TextWidth {
+    return this.widths.on(ctx, this.plan.livery.font);
   }
 
   /** The axes as they are laid out: of a grid none, its strips have their own. */
@@ -251,7 +288,11 @@ export class FigureDrawing {
         ctx.restore();
         return true;
       },
-      afterDatasetsDraw: chart => paintScene(this.canvasOf(chart, chart.ctx), this.drawnOn(chart).scene),
+      afterDatasetsDraw: chart => {
+        const { scene } = this.drawnOn(chart);
+        paintScene(this.canvasOf(chart, chart.ctx), scene);
+        this.repainter?.stands(scene, chart.currentDevicePixelRatio);
+      },
     };
   }
 

@@ -3,7 +3,7 @@ import Jasmine from 'jasmine';
 import { fileURLToPath } from 'node:url';
 
 const groups: Readonly<Record<string, readonly string[]>> = {
-  core: ['core', 'engine', 'demo', 'plot/scene', 'plot/svg', 'plot/table', 'handover'],
+  core: ['core', 'engine', 'demo', 'plot/repaint', 'plot/scene', 'plot/svg', 'plot/table', 'handover'],
   node: ['server', 'cli', 'headless', 'conformance', 'tools'],
 };
 

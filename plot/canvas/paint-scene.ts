@@ -3,13 +3,23 @@ import { rectAt, type Rect } from '../scene/flat';
 import type { Canvas } from './brushes';
 import { fontText } from './text-widths';
 
-// A long path that runs up and down is rastered slowly; in pieces of so many points a third faster.
-const PIECE = 8;
+/** A long path that runs up and down is rastered slowly; in pieces of so many points a third faster. */
+export const PIECE = 8;
+
+/** A path of a scene. */
+export type PathItem = Item<'path'>;
+
+/** Whether a path is stroked in pieces: they meet only where their ends are round. */
+export const isInPieces = ({ closed, fill, stroke }: PathItem): boolean =>
+  !closed && fill === null && stroke?.cap === 'round' && stroke.dash.length === 0;
 
 type Item<K extends SceneItem['kind']> = Extract<SceneItem, { readonly kind: K }>;
 
+/** What of a scene is seen. */
+export type Seen = Pick<Scene, 'ground' | 'family' | 'pictures' | 'groups'>;
+
 /** Strokes a scene. Nothing is placed, measured or worded here. */
-export function paintScene(canvas: Canvas, scene: Scene): void {
+export function paintScene(canvas: Canvas, scene: Seen): void {
   const { ctx } = canvas;
   for (const { clip, items } of scene.groups) {
     ctx.save();
@@ -24,11 +34,11 @@ export function paintScene(canvas: Canvas, scene: Scene): void {
 }
 
 /** Strokes some items of a scene. */
-export function paintItems(canvas: Canvas, scene: Scene, items: readonly SceneItem[]): void {
+export function paintItems(canvas: Canvas, scene: Seen, items: readonly SceneItem[]): void {
   for (const item of items) painters[item.kind](item as never, canvas, scene);
 }
 
-const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Canvas, scene: Scene) => void } = {
+const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Canvas, scene: Seen) => void } = {
   rects({ boxes, fill, corners }, { ctx }) {
     if (typeof fill === 'string') ctx.fillStyle = fill;
     for (let i = 0; i < boxes.length; i += 4) {
@@ -47,10 +57,11 @@ const painters: { readonly [K in SceneItem['kind']]: (item: Item<K>, canvas: Can
     dress(ctx, stroke);
     for (let i = 0; i < boxes.length; i += 4) ctx.strokeRect(...rectAt(boxes, i));
   },
-  path({ points, closed, fill, stroke }, { ctx }) {
+  path(item, { ctx }) {
+    const { points, closed, fill, stroke } = item;
     if (stroke) {
       dress(ctx, stroke);
-      strokePath(ctx, points, closed, stroke);
+      strokePath(ctx, item);
     }
     if (!fill) return;
     ctx.fillStyle = fill;
@@ -118,9 +129,9 @@ function dress(ctx: CanvasRenderingContext2D, { colour, width, dash, join, cap }
   ctx.setLineDash([...dash]);
 }
 
-function strokePath(ctx: CanvasRenderingContext2D, points: Float64Array, closed: boolean, { dash, cap }: StrokeLook): void {
-  // Pieces meet only where their ends are round.
-  const length = closed || dash.length > 0 || cap !== 'round' ? points.length : 2 * PIECE;
+function strokePath(ctx: CanvasRenderingContext2D, item: PathItem): void {
+  const { points, closed } = item;
+  const length = isInPieces(item) ? 2 * PIECE : points.length;
   for (let from = 0; from === 0 || from < points.length - 2; from += length) {
     ctx.beginPath();
     trace(ctx, points, from, Math.min(points.length, from + length + 2));

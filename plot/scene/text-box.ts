@@ -1,10 +1,11 @@
-import { grown, type Box } from 'core/label';
+import type { Box } from 'core/label';
 import type { SceneItem, TextWidth } from './scene';
 
 /** A text of a scene. */
 export type TextItem = Extract<SceneItem, { readonly kind: 'text' }>;
 
-const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
+/** What share of a text lies before its point. */
+export const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
 
 /** The box of a text as it is written, before it is turned: as high as its letters. */
 export function levelBox({ text, x, y, font, align }: TextItem, width: TextWidth): Box {
@@ -41,7 +42,3 @@ export function textBox(item: TextItem, width: TextWidth): Box {
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   return { left, top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
 }
-
-/** The boxes of all texts among some items, with a little room around each. */
-export const textBoxes = (items: readonly SceneItem[], width: TextWidth): Box[] =>
-  items.flatMap(item => (item.kind === 'text' && item.text ? [grown(textBox(item, width), 2, 1)] : []));

@@ -1,0 +1,1 @@
+export { Repainter } from './repainter';
