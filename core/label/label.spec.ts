@@ -161,4 +161,37 @@ describe('what is in the way', () => {
     const obstacles = blocked(box, box);
     expect([obstacles.meets(box, [0, 1]), obstacles.meets(box, [0, 2]), new Obstacles().meets(box)]).toEqual([true, false, false]);
   });
+  it('is the same for few labels as for many', () => {
+    let state = 7;
+    const random = (): number => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
+    const number = (most: number): number => Math.round(random() * most * 4) / 4;
+    const boxes = Array.from({ length: 400 }, (): Box => ({ left: number(400), top: number(300), width: number(12), height: number(12) }));
+    const lines = Array.from({ length: 60 }, () => {
+      const [x1, y1] = [number(400), number(300)];
+      return { x1, y1, x2: x1 + number(30) - 15, y2: y1 + number(30) - 15 };
+    });
+    const all = (): Obstacles => {
+      const obstacles = blocked(...boxes);
+      for (const line of lines) obstacles.segment(line, 0);
+      return obstacles;
+    };
+    const [few, many] = [all(), all()];
+    few.readyFor(1);
+    many.readyFor(100);
+    const answers = new Map<string, number>();
+    for (let i = 0; i < 3000; i++) {
+      const own: Box = { left: number(400), top: number(300), width: 1 + number(30), height: 1 + number(12) };
+      // Half of the boxes and the first lines may be lain on.
+      const except: [number, number] = i % 2 ? [200, 410] : [0, 0];
+      const there = (at: number): boolean => at < except[0] || at >= except[1];
+      const expected =
+        boxes.some((box, at) => there(at) && overlaps(box, own) && box.width + box.height > 0) ||
+        lines.some((line, nth) => there(400 + nth) && crosses(line, own));
+      const told = [few.meets(own, except), many.meets(own, except)];
+      expect(told).toEqual([expected, expected]);
+      answers.set(String(expected), (answers.get(String(expected)) ?? 0) + 1);
+    }
+    // Both answers are asked for.
+    expect(Math.min(answers.get('true') ?? 0, answers.get('false') ?? 0)).toBeGreaterThan(500);
+  });
 });

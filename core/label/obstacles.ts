@@ -1,4 +1,3 @@
-import Flatbush from 'flatbush';
 import RBush from 'rbush';
 import { crosses, overlaps, type Box, type Segment } from './box';
 
@@ -19,11 +18,14 @@ interface Obstacle {
 
 const NONE = [0, 0] as const;
 
-interface Entry {
+interface Room {
   readonly minX: number;
   readonly minY: number;
   readonly maxX: number;
   readonly maxY: number;
+}
+
+interface Entry extends Room {
   readonly at: number;
 }
 
@@ -31,15 +33,24 @@ interface Entry {
 const NODE = 16;
 // Touching is not meeting.
 const HAIR = 1e-6;
+// Labels times obstacles: for fewer, looking at all is quicker than making an index, until so many have been looked at.
+const [FEW, LOOKED] = [20_000, 300_000];
+// Obstacles that are left out together.
+const STRETCH = 16;
 
 /**
  * What labels keep clear of. Each has a number by which a label may be allowed to lie on it. Boxes lie in an index of their own, whose answer is the first one met;
- * what is no box is looked at closely. Cost: O(n log n) once, then O(log n) a question.
+ * what is no box is looked at closely. Cost: O(n log n) once, then O(log n) a question; for few labels O(n) for the first questions.
  */
 export class Obstacles {
   private readonly all: Obstacle[] = [];
+  /** Left, top, right and bottom of each: what looks at all of them reads nothing else. */
+  private readonly edges: number[] = [];
+  private isIndexed = true;
+  private looked = 0;
+  private stretches: Float64Array | null = null;
   private boxes: RBush<Entry> | null = null;
-  private others: { readonly index: Flatbush; readonly at: readonly number[] } | null = null;
+  private others: RBush<Entry> | null = null;
 
   /** Adds a box; gives its number. One without area is in nobody's way. */
   box(box: Box): number {
@@ -78,56 +89,91 @@ export class Obstacles {
     return this.all.length;
   }
 
+  /** Gets ready for the questions of so many labels. */
+  readyFor(labels: number): void {
+    this.isIndexed = labels * this.all.length > FEW;
+  }
+
   /** Whether a box meets any of them but those that it may lie on. */
   meets(box: Box, [from, to]: readonly [number, number] = NONE): boolean {
     if (this.all.length === 0) return false;
-    this.boxes ??= this.boxIndex();
     const { left, top, width, height } = box;
     const room = { minX: left + HAIR, minY: top + HAIR, maxX: left + width - HAIR, maxY: top + height - HAIR };
+    if (!this.isIndexed && (this.looked += this.all.length) < LOOKED) return this.meetsSeen(box, room, [from, to]);
+    this.boxes ??= this.index(isBox);
     const met = from === to ? this.boxes.collides(room) : this.boxes.search(room).some(({ at }) => at < from || at >= to);
     return met || this.meetsOther(box, from, to);
   }
 
+  /** The same without an index. */
+  private meetsSeen(box: Box, { minX, minY, maxX, maxY }: Room, [from, to]: readonly [number, number]): boolean {
+    const { edges } = this;
+    const stretches = (this.stretches ??= this.stretchesOf());
+    for (let i = 0, at = 0; i < edges.length; i += 4, at++) {
+      if (at % STRETCH === 0) {
+        // Neighbours in the list lie beside each other most often: where none of them reaches, they are left out together.
+        const nth = (at / STRETCH) * 2;
+        if ((stretches[nth] as number) > maxX || (stretches[nth + 1] as number) < minX) {
+          [i, at] = [i + 4 * (STRETCH - 1), at + STRETCH - 1];
+          continue;
+        }
+      }
+      if ((edges[i] as number) > maxX || (edges[i + 2] as number) < minX) continue;
+      if ((edges[i + 1] as number) > maxY || (edges[i + 3] as number) < minY || (at >= from && at < to)) continue;
+      const { box: own, meets } = this.all[at] as Obstacle;
+      if (meets === null || (overlaps(own, box) && meets(box))) return true;
+    }
+    return false;
+  }
+
+  /** Left and right ends of stretches of the list. */
+  private stretchesOf(): Float64Array {
+    const { edges } = this;
+    const ends = new Float64Array(2 * Math.ceil(edges.length / (4 * STRETCH)));
+    for (let nth = 0; nth < ends.length; nth += 2) {
+      let [left, right] = [Infinity, -Infinity];
+      const to = Math.min(edges.length, (nth / 2 + 1) * 4 * STRETCH);
+      for (let i = (nth / 2) * 4 * STRETCH; i < to; i += 4) {
+        left = Math.min(left, edges[i] as number);
+        right = Math.max(right, edges[i + 2] as number);
+      }
+      ends.set([left, right], nth);
+    }
+    return ends;
+  }
+
   private meetsOther(box: Box, from: number, to: number): boolean {
-    const { index, at } = (this.others ??= this.otherIndex());
-    if (at.length === 0) return false;
-    let met = false;
-    index.search(box.left, box.top, box.left + box.width, box.top + box.height, i => {
-      const nth = at[i] as number;
-      if (met || (nth >= from && nth < to)) return false;
-      const { box: own, meets } = this.all[nth] as Obstacle;
-      met = overlaps(own, box) && (meets === null || meets(box));
-      return false;
+    this.others ??= this.index(({ meets }) => meets !== null);
+    const { left, top, width, height } = box;
+    const near = this.others.search({ minX: left, minY: top, maxX: left + width, maxY: top + height });
+    return near.some(({ at }) => {
+      const { box: own, meets } = this.all[at] as Obstacle;
+      return (at < from || at >= to) && overlaps(own, box) && (meets === null || meets(box));
     });
-    return met;
   }
 
   private add(obstacle: Obstacle): number {
     this.boxes = null;
     this.others = null;
+    this.stretches = null;
+    const { left, top, width, height } = obstacle.box;
+    // A box without area lies beyond everything.
+    this.edges.push(obstacle.meets || isBox(obstacle) ? left : Infinity, top, left + width, top + height);
     return this.all.push(obstacle) - 1;
   }
 
-  private boxIndex(): RBush<Entry> {
+  private index(holds: (obstacle: Obstacle) => boolean): RBush<Entry> {
     const entries: Entry[] = [];
-    this.all.forEach(({ box: { left, top, width, height }, meets }, at) => {
-      if (meets === null && (width > 0 || height > 0)) entries.push({ minX: left, minY: top, maxX: left + width, maxY: top + height, at });
+    this.all.forEach((obstacle, at) => {
+      const { left, top, width, height } = obstacle.box;
+      if (holds(obstacle)) entries.push({ minX: left, minY: top, maxX: left + width, maxY: top + height, at });
     });
     return new RBush<Entry>(NODE).load(entries);
   }
-
-  private otherIndex(): { readonly index: Flatbush; readonly at: readonly number[] } {
-    const at = Array.from(this.all.keys()).filter(nth => this.all[nth]?.meets !== null);
-    const index = new Flatbush(Math.max(1, at.length));
-    for (const nth of at) {
-      const { box } = this.all[nth] as Obstacle;
-      index.add(box.left, box.top, box.left + box.width, box.top + box.height);
-    }
-    if (at.length === 0) index.add(0, 0, 0, 0);
-    index.finish();
-    return { index, at };
-  }
 }
+
+/** Whether an obstacle is a box, and there. */
+const isBox = ({ meets, box: { width, height } }: Obstacle): boolean => meets === null && (width > 0 || height > 0);
 
 /** Edges run straight: where the box begins and ends along them, they reach furthest. */
 function meetsGround({ from, to, low, high, horizontal }: Ground, box: Box): boolean {

@@ -25,6 +25,7 @@ const SMALLER = 1;
  * has a free spot moves because another has changed. Deterministic. Cost: O(n log n) where spots are free.
  */
 export function placeLabels(wishes: readonly LabelWish[], ground: LabelGround): (LabelPlace | null)[] {
+  ground.obstacles.readyFor(wishes.length);
   const placing = new Placing(wishes, ground);
   const order = wishes.map((_, i) => i).sort((a, b) => rankOf(wishes[a]) - rankOf(wishes[b]) || a - b);
   const places = new Array<LabelPlace | null>(wishes.length).fill(null);

@@ -1,3 +1,4 @@
+import type { Box } from 'core/label';
 import RBush from 'rbush';
 import type { DroppedLabel, SceneGroup, SceneItem, TextRole, TextWidth } from './scene';
 import { cornersOf, textBox, type Corner, type TextItem } from './text-box';
@@ -29,18 +30,27 @@ interface Entry {
   readonly corners: readonly Corner[] | null;
 }
 
+/** Words that have their places: those that are kept, with the boxes that they take up, and those that are not. */
+export interface Decluttered {
+  readonly groups: readonly SceneGroup[];
+  readonly boxes: readonly Box[];
+  readonly dropped: readonly DroppedLabel[];
+}
+
 /** The words that have their places, without those that would lie on others or be cut off by an edge: a figure of any size stays readable. Cost: O(n log n). */
 export function decluttered(
   groups: readonly SceneGroup[],
   size: { readonly width: number; readonly height: number },
   width: TextWidth,
-): { readonly groups: readonly SceneGroup[]; readonly dropped: readonly DroppedLabel[] } {
+): Decluttered {
+  const boxes: Box[] = [];
   const written = new RBush<Entry>();
   const gone = new Set<SceneItem>();
   const texts = groups.flatMap(({ items }) => items.filter((item): item is TextItem => item.kind === 'text' && item.text !== ''));
   const inOrder = texts.map((item, i) => ({ item, rank: ORDER.indexOf(item.role), i })).sort((a, b) => a.rank - b.rank || a.i - b.i);
   for (const { item } of inOrder) {
-    const { left, top, width: wide, height } = textBox(item, width);
+    const box = textBox(item, width);
+    const { left, top, width: wide, height } = box;
     const entry: Entry = {
       minX: left + UNSEEN,
       minY: top + UNSEEN,
@@ -50,11 +60,14 @@ export function decluttered(
     };
     const isCut = entry.minX < 0 || entry.minY < 0 || entry.maxX > size.width || entry.maxY > size.height;
     if (isCut || written.search(entry).some(other => meet(entry, other))) gone.add(item);
-    else written.insert(entry);
+    else {
+      written.insert(entry);
+      boxes.push(box);
+    }
   }
-  if (gone.size === 0) return { groups, dropped: [] };
+  if (gone.size === 0) return { groups, boxes, dropped: [] };
   const dropped = texts.filter(item => gone.has(item)).map(({ text }) => ({ text, why: TOO_SMALL, row: -1, layer: -1 }));
-  return { groups: groups.map(group => ({ ...group, items: group.items.filter(item => !gone.has(item)) })), dropped };
+  return { boxes, groups: groups.map(group => ({ ...group, items: group.items.filter(item => !gone.has(item)) })), dropped };
 }
 
 /** Whether two texts meet whose upright boxes do: turned ones by the axes that part them. */

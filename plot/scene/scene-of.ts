@@ -1,3 +1,4 @@
+import { grown } from 'core/label';
 import type { ChartPlan } from 'core/plan';
 import { levelIn } from 'core/table';
 import { numberItems } from './axis-numbers';
@@ -23,10 +24,11 @@ import { partsOf } from './parts';
 import { PixelScales, type PlacedLayer } from './pixel-scales';
 import type { LineHandle, Scene, SceneGroup, SceneItem, ScenePart, Target, TextWidth } from './scene';
 import { sideItems } from './side-legend';
-import { textBoxes } from './text-box';
 
 // Points at the edge of the plot are not cut; what lies far outside the axis does not show.
 const SLACK = 8;
+// Labels keep so far from other words, in CSS pixels to their sides and above and below.
+const BESIDE_WORDS = [2, 1] as const;
 
 /**
  * Every mark, line, band, glyph and label of a plan in pixels, and what can be pointed at. Pure: the same plan, layout and widths of texts give the
@@ -138,7 +140,7 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
       ],
     },
   ];
-  const { groups: fixed, dropped } = decluttered(all, layout, width);
+  const { groups: fixed, boxes, dropped } = decluttered(all, layout, width);
   const asked =
     plan.panels.some(
       ({ layers: own, levelLines }) => own.some(layer => layer.labels.length > 0 || layer.isNamed) || levelLines.some(line => line.label),
@@ -148,7 +150,7 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
     pixels,
     layers,
     drawn.flatMap(({ name, items }) => items.filter(item => isInTheWay(name, item))),
-    fixed.flatMap(({ items }) => textBoxes(items, width)),
+    boxes.map(box => grown(box, ...BESIDE_WORDS)),
   );
   const labels = labelsOf({ pixels, layers, width, way, room: labelRoom(pixels) });
   const lines = labels.lines.flatMap(({ items }) => items);
