@@ -83,9 +83,11 @@ function alongRun(run: readonly number[], values: Float64Array, facts: BandFacts
   const [first, last] = [run[0] as number, run.at(-1) as number];
   const { pixels } = facts;
   const [before, after] = [pixels.edgesOf(first)[0] - pixels.along(first), pixels.edgesOf(last)[1] - pixels.along(last)];
+  // Where a band stays at its level, the ends of that stretch say it all.
+  const bends = run.filter(at => values[at - 1] !== values[at] || values[at] !== values[at + 1]);
   return [
     pointOf(facts, first, values[first] as number, before),
-    ...run.map(at => pointOf(facts, at, values[at] as number)),
+    ...bends.map(at => pointOf(facts, at, values[at] as number)),
     pointOf(facts, last, values[last] as number, after),
   ];
 }

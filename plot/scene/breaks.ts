@@ -1,5 +1,4 @@
 import { isBar, shapeOf } from 'core/shape';
-import { rectAt } from './flat';
 import { dashed, solid } from './looks';
 import type { PlacedLayer, PixelScales, Strip } from './pixel-scales';
 import type { SceneItem } from './scene';
@@ -61,26 +60,58 @@ export function barCuts({ layer, boxes }: PlacedLayer, pixels: PixelScales): Sce
   const thick = boxes[horizontal ? 3 : 2] as number;
   const slant = thick < THIN ? 0 : SLANT;
   const points: number[] = [];
-  for (let at = 0; at < layer.ends.length; at++) {
-    const [left, top, width, height] = rectAt(boxes, 4 * at);
-    const [from, to, start, end] = horizontal ? [left, left + width, top, top + height] : [top, top + height, left, left + width];
+  const put = (along: number, across: number): void => void (horizontal ? points.push(across, along) : points.push(along, across));
+  // Bars are many: each is read in place.
+  const [base, side] = horizontal ? [0, 1] : [1, 0];
+  for (let at = 0; at < 4 * layer.ends.length; at += 4) {
+    const from = boxes[at + base] as number;
+    const to = from + (boxes[at + base + 2] as number);
+    const start = boxes[at + side] as number;
+    const end = start + (boxes[at + side + 2] as number);
     for (const { low, high } of strips) {
-      if (from >= Math.min(low, high) || to <= Math.max(low, high)) continue;
+      const near = Math.min(low, high);
+      if (from >= near || to <= Math.max(low, high)) continue;
       if (slant === 0) {
-        const near = Math.min(low, high);
-        points.push(...pixels.point(start, near), ...pixels.point(end - start, Math.abs(high - low)));
-      } else
-        points.push(
-          ...pixels.point(start - OVER, low + slant),
-          ...pixels.point(start - OVER, high + slant),
-          ...pixels.point(end + OVER, high - slant),
-          ...pixels.point(end + OVER, low - slant),
-        );
+        put(start, near);
+        put(end - start, Math.abs(high - low));
+        continue;
+      }
+      put(start - OVER, low + slant);
+      put(start - OVER, high + slant);
+      put(end + OVER, high - slant);
+      put(end + OVER, low - slant);
     }
   }
   if (points.length === 0) return [];
-  if (slant === 0) return [{ kind: 'rects', boxes: Float64Array.from(points), fill: livery.ground, corners: null }];
+  if (slant === 0) return [{ kind: 'rects', boxes: joinedCuts(points, { layer, boxes }, pixels), fill: livery.ground, corners: null }];
   return [{ kind: 'polygons', points: Float64Array.from(points), corners: 4, fill: livery.ground, stroke: null }];
+}
+
+/**
+ * Cuts through thin bars beside each other as one: between the bars of a lone layer nothing but ground lies in a break. Hundreds of cuts would take as long as
+ * the bars themselves.
+ */
+function joinedCuts(cuts: readonly number[], { layer, boxes }: Pick<PlacedLayer, 'layer' | 'boxes'>, { plan }: PixelScales): Float64Array {
+  const panel = plan.panels[layer.panel];
+  const isAlone = panel?.axes.length === 1 && panel.layers.filter(isBar).length === 1;
+  const side = plan.horizontal ? 1 : 0;
+  const pitch = boxes && boxes.length > 4 ? Math.abs((boxes[4 + side] as number) - (boxes[side] as number)) : 0;
+  if (!isAlone || pitch === 0) return Float64Array.from(cuts);
+  const joined: number[] = [];
+  // The last cut of each break, by where it lies along the value axis.
+  const last = new Map<number, number>();
+  for (let i = 0; i < cuts.length; i += 4) {
+    const [at, value] = [cuts[i + side] as number, cuts[i + 1 - side] as number];
+    const before = last.get(value);
+    const start = before === undefined ? NaN : (joined[before + side] as number);
+    const end = before === undefined ? NaN : start + (joined[before + 2 + side] as number);
+    if (before !== undefined && at > start && at - end < pitch) joined[before + 2 + side] = at + (cuts[i + 2 + side] as number) - start;
+    else {
+      last.set(value, joined.length);
+      joined.push(...cuts.slice(i, i + 4));
+    }
+  }
+  return Float64Array.from(joined);
 }
 
 /** A path in the pieces that breaks leave of it. `value`: 0 where x runs along the value axis, 1 where y does. Cost: O(points × breaks). */

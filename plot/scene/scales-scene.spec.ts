@@ -82,6 +82,20 @@ describe('marks on scales that bend', () => {
       'breaks of bars',
       [[30.2, 60, 3.6, 20]],
     ],
+    [
+      'and one strip through those that stand beside each other',
+      planOf([layer([950, 950, 50, 950], { slots: 20 })], broken),
+      layout,
+      'breaks of bars',
+      [[30.2, 60, 103.6, 20, 330.2, 60, 3.6, 20]],
+    ],
+    [
+      'but not where other bars stand between them',
+      planOf([layer([950, 950], { slots: 20 }), layer([50, 50], { slots: 20, slot: 1 })], broken),
+      layout,
+      'breaks of bars',
+      [[30.2, 60, 3.6, 20, 130.2, 60, 3.6, 20]],
+    ],
     ['a bar that ends before it is not', planOf([layer([50, 100])], broken), layout, 'breaks of bars', []],
     ['a line is cut where it crosses', planOf([layer([100, 900, 1000], { shape: 'line' })], broken), layout, 'lines', [[170, 60, 270, 20]]],
     [
