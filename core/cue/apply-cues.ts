@@ -26,6 +26,8 @@ export interface AppliedCue {
 export function applyCues(cues: readonly Cue[], frame: Frame, stages: Stages = runAll): AppliedCue[] {
   const helpers = new HelperRun(frame.table, stages);
   const around = aroundOf(frame);
+  // What of the surroundings a cue's text may depend on.
+  const signature = JSON.stringify([around.category, around.typeOf(around.category), around.series, around.panel]);
   return cues.map((cue, i) => {
     const kind = kindOf(cue);
     const found = cue.on ? stages(`problems ${i}`, [cue, frame], () => kind.problems(cue, frame)) : [];
@@ -34,7 +36,7 @@ export function applyCues(cues: readonly Cue[], frame: Frame, stages: Stages = r
     // Totals are no rows of a frame: a crosstab applies such a cue to a frame of them.
     if (cue.on && cue.scope.kind === 'totals') return { ...resting, problems: [{ code: 'cue-no-totals', of: cue.scope.of }] };
     if (!cue.on || found.some(({ rests }) => rests)) return resting;
-    const { helpers: formulas, treatments } = expanded(cue, around, part => helpers.freeName(part));
+    const { helpers: formulas, treatments } = expanded(cue, { around, signature }, part => helpers.freeName(part));
     const computed = helpers.computeAll(i, formulas);
     if (!computed.ok) return { ...resting, problems: computed.problems as CueProblem[] };
     return { cue, number: i + 1, problems, helpers: computed.value, treatments, quietsRest: quiets(cue, treatments) };
@@ -53,8 +55,11 @@ interface Written {
 const written = new WeakMap<Cue, Written>();
 
 /** A cue written out; an edit of data leaves cues as they are, so one that gets the same names again is not written anew. */
-function expanded(cue: Cue, around: Surroundings, freeName: (part: string) => string): Expansion {
-  const signature = JSON.stringify([around.category, around.typeOf(around.category), around.series, around.panel]);
+function expanded(
+  cue: Cue,
+  { around, signature }: { readonly around: Surroundings; readonly signature: string },
+  freeName: (part: string) => string,
+): Expansion {
   const kept = written.get(cue);
   const known = kept?.around === signature ? kept : undefined;
   const given = known?.parts.map(freeName) ?? [];

@@ -122,8 +122,8 @@ function limitProblems(cue: Placed<OutlierCue>, frame: Frame): FoundProblem[] {
 
 /** Whether the spread of a part is zero: all values are equal, or, for deviations from a median, more than half of them. */
 function isFlat({ values }: PartSize, method: OutlierMethodName): boolean {
-  const sorted = Float64Array.from(values).sort();
-  if (method === 'deviation') return sorted[0] === sorted.at(-1);
+  if (method === 'deviation') return values.every(value => value === values[0]);
+  const sorted = new Float64Array(values).sort();
   const middle = medianOf(sorted);
   return medianOf(sorted.map(value => Math.abs(value - middle)).sort()) === 0;
 }

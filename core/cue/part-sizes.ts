@@ -14,8 +14,9 @@ export function partSizes(scope: Scope, { table }: Frame, data: Float64Array): P
   const columns = partsOfScope(scope).flatMap(name => columnOf(table, name) ?? []);
   const { ids, count } = groupRows(columns, table.rowCount);
   const parts = Array.from({ length: count }, (): number[] => []);
-  data.forEach((value, row) => {
+  for (let row = 0; row < data.length; row++) {
+    const value = data[row] as number;
     if (value === value) parts[ids ? (ids[row] as number) : 0]?.push(value);
-  });
+  }
   return parts.map(values => ({ count: values.length, values }));
 }

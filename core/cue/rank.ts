@@ -124,7 +124,7 @@ function legendOf({ end, n, unit }: Placed<RankCue>): string {
 function tieProblems({ measure, scope, end, n, unit }: Placed<RankCue>, frame: Frame): FoundProblem[] {
   if (unit !== 'places') return [];
   for (const { values } of partSizes(scope, frame, dataOf(frame, measure))) {
-    const sorted = Float64Array.from(values).sort();
+    const sorted = new Float64Array(values).sort();
     if (end === 'top') sorted.reverse();
     const edge = sorted[Math.floor(n) - 1];
     const marked = edge === undefined ? 0 : sorted.lastIndexOf(edge) + 1;

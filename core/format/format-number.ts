@@ -84,8 +84,8 @@ export function formatNumber(value: number, style: NumberStyle = {}): string {
   const counted = (value / scale) * (percent ? 100 : 1);
   const rung = ladder?.length ? rungFor(counted, ladder, roundingOf(style)) : null;
   const written = withDigits(rung ? counted / rung.size : counted, style);
-  // The sign stands before everything: −€3, not €−3.
-  const falls = /^[-−]/.test(written);
+  // The sign stands before everything: −€3, not €−3. Only what is below zero has one, or a power below one.
+  const falls = counted <= 0 && /^[-−]/.test(written);
   const digits = (falls ? written.slice(1) : written).replace('-', '−');
   const whole = `${prefix}${digits}${rung?.symbol ? ` ${rung.symbol}` : ''}${percent ? ' %' : ''}${suffix}${unit ? ` ${unit}` : ''}`;
   if (falls) return style.parentheses ? `(${whole})` : `−${whole}`;

@@ -18,11 +18,9 @@ export function scopeOf(table: Table): Scope {
 
 /** A scope with one more column; asked again, the same one, so that what was compiled against it is found again. */
 export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
-  const key = `${type} ${name}`;
-  let wider = widened.get(scope);
-  if (!wider || wider.size >= KEPT) widened.set(scope, (wider = new Map<string, Scope>()));
-  let found = wider.get(key);
-  if (!found) wider.set(key, (found = new Map(scope).set(name, type)));
+  const wider = keptIn(widened, scope, type);
+  let found = wider.get(name);
+  if (!found) wider.set(name, (found = new Map(scope).set(name, type)));
   return found;
 }
 
@@ -31,19 +29,28 @@ export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
  * place and columns, so an edit of data compiles nothing anew.
  */
 export function compileFormula(text: string, scope: Scope, place: FormulaPlace = 'column'): Result<Typed> {
-  let known = compiled.get(scope);
-  if (!known || known.size >= KEPT) compiled.set(scope, (known = new Map<string, Result<Typed>>()));
-  const key = `${place} ${text}`;
-  let result = known.get(key);
-  if (!result) known.set(key, (result = compileAnew(text, scope, place)));
+  const known = keptIn(compiled, scope, place);
+  let result = known.get(text);
+  if (!result) known.set(text, (result = compileAnew(text, scope, place)));
   return result;
 }
 
 // Enough for every formula of a large project, small enough to forget about.
 const KEPT = 2_000;
 const scopes = new Map<string, Scope>();
-const widened = new WeakMap<Scope, Map<string, Scope>>();
-const compiled = new WeakMap<Scope, Map<string, Result<Typed>>>();
+const widened: Kept<Scope> = new WeakMap();
+const compiled: Kept<Result<Typed>> = new WeakMap();
+
+/** What is kept of a scope: by what it is for, then by its text. Keys put together of both would be read letter by letter at each question. */
+type Kept<Value> = WeakMap<Scope, Map<string, Map<string, Value>>>;
+
+function keptIn<Value>(all: Kept<Value>, scope: Scope, sort: string): Map<string, Value> {
+  let sorts = all.get(scope);
+  if (!sorts) all.set(scope, (sorts = new Map<string, Map<string, Value>>()));
+  let kept = sorts.get(sort);
+  if (!kept || kept.size >= KEPT) sorts.set(sort, (kept = new Map<string, Value>()));
+  return kept;
+}
 
 function compileAnew(text: string, scope: Scope, place: FormulaPlace): Result<Typed> {
   try {

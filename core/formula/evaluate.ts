@@ -38,7 +38,7 @@ export class Evaluator {
 
   /**
    * @param groups set for a measure: aggregates give one value per group, and so does the whole formula
-   * @param stages keeps partitions over an edit that leaves their columns as they are
+   * @param stages keeps partitions and sorts over an edit that leaves their columns as they are
    */
   constructor(
     private readonly table: Table,
@@ -189,8 +189,8 @@ export class Evaluator {
       return pickWhere(whens[0] as BooleanVec, results[0] as NumericVec, rows);
     const otherwise = f.otherwise ? whens.length : -1;
     return choose(results, constant ? 1 : rows, row => {
-      const hit = whens.findIndex(when => when.data[row * strideOf(when)] === 1);
-      return hit === -1 ? otherwise : hit;
+      for (let nth = 0; nth < whens.length; nth++) if (isHeld(whens[nth] as BooleanVec, row)) return nth;
+      return otherwise;
     });
   }
 
@@ -252,7 +252,10 @@ export class Evaluator {
     let sorted = this.sorts.get(key);
     if (!sorted) {
       const keys = order.map(({ by, ...rest }) => ({ ...rest, values: this.laidOut(by) }));
-      this.sorts.set(key, (sorted = sortWindow(partition.length ? this.partitionOf(partition).ids : null, keys, this.table.rowCount)));
+      const ids = partition.length ? this.partitionOf(partition).ids : null;
+      const { rowCount } = this.table;
+      sorted = this.stages(`sort ${key}`, [rowCount, ids, ...keys.map(({ values }) => values.data)], () => sortWindow(ids, keys, rowCount));
+      this.sorts.set(key, sorted);
     }
     return sorted;
   }
@@ -314,10 +317,12 @@ function findSuspects(part: Typed, inside: boolean, seen: Map<Typed, Set<boolean
   return [...(mayLackValue(part) ? [{ part, inside }] : []), ...partsOf(part).flatMap(item => findSuspects(item, deeper, seen))];
 }
 
+const isHeld = (condition: Vec, row: number): boolean => condition.data[condition.constant ? 0 : row] === 1;
+
 const keepWhere =
   (condition: Vec) =>
   (row: number): number =>
-    condition.data[row * strideOf(condition)] === 1 ? 0 : -1;
+    isHeld(condition, row) ? 0 : -1;
 
 /** One value per group, laid out again over the rows; a single group stays a constant. */
 function spread(perGroup: Vec, { ids, rows }: Groups): Vec {

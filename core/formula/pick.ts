@@ -61,8 +61,11 @@ export function pickMissing(tested: NumericVec, then: NumericVec, rows: number):
 
 /** `case when … then number end` in one flat pass. */
 export function pickWhere(when: BooleanVec, then: NumericVec, rows: number): Vec {
-  const data = new Float64Array(rows);
+  const data = new Float64Array(rows).fill(NaN);
   const [ws, ts] = [strideOf(when), strideOf(then)];
-  for (let row = 0; row < rows; row++) data[row] = when.data[row * ws] === 1 ? (then.data[row * ts] as number) : NaN;
+  // A condition by row is the common case, and few rows hold it.
+  if (ws === 1) {
+    for (let row = 0; row < rows; row++) if (when.data[row] === 1) data[row] = then.data[row * ts] as number;
+  } else if (when.data[0] === 1) for (let row = 0; row < rows; row++) data[row] = then.data[row * ts] as number;
   return { type: then.type, data, constant: false };
 }

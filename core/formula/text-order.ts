@@ -13,8 +13,16 @@ export function compareText(a: string, b: string): number {
 // Surrogates (D800–DFFF) stand for code points above all of E000–FFFF.
 const codePointRank = (unit: number): number => (unit >= 0xe000 ? unit - 0x800 : unit >= 0xd800 ? unit + 0x2000 : unit);
 
-/** For each code of a dictionary its place in code-point order. */
+const known = new WeakMap<readonly string[], Int32Array>();
+
+/** For each code of a dictionary its place in code-point order. Found once for each: an edit of a number leaves dictionaries as they are. */
 export function dictionaryRanks(dictionary: readonly string[]): Int32Array {
+  let ranks = known.get(dictionary);
+  if (!ranks) known.set(dictionary, (ranks = ranked(dictionary)));
+  return ranks;
+}
+
+function ranked(dictionary: readonly string[]): Int32Array {
   const order = dictionary.map((_, code) => code).sort((a, b) => compareText(dictionary[a] as string, dictionary[b] as string));
   const ranks = new Int32Array(dictionary.length);
   order.forEach((code, place) => (ranks[code] = place));

@@ -70,7 +70,8 @@ function markedWords(part: string, of: Finding): string {
   const column = of.from.helpers.find(helper => helper.part === part)?.column;
   const rows = column ? rowsWithValue(column) : [];
   if (rows.length === 0) return '';
-  const names = Array.from(rows.slice(0, MOST_NAMES), row => rowWords(of, of.from.cue.measure, row));
+  const told = rowsTold(of, of.from.cue.measure);
+  const names = Array.from(rows.slice(0, MOST_NAMES), told);
   const more = rows.length > MOST_NAMES ? ` and ${rows.length - MOST_NAMES} more` : '';
   return `${part.charAt(0).toUpperCase()}${part.slice(1)}: ${names.join('; ')}${more}.`;
 }
@@ -99,17 +100,25 @@ function endsOf(values: Float64Array): readonly [low: number, high: number] {
   return [low, high];
 }
 
-const rowWords = (of: Finding, measure: string, row: number): string =>
-  `${nameOf(of, row)}, ${of.write.full(measure, dataOf(of.frame, measure)[row] as number)}`;
+const rowWords = (of: Finding, measure: string, row: number): string => rowsTold(of, measure)(row);
+
+/** Rows in words, several of one measure. */
+function rowsTold(of: Finding, measure: string): (row: number) => string {
+  const data = dataOf(of.frame, measure);
+  return row => `${nameOf(of, row)}, ${of.write.full(measure, data[row] as number)}`;
+}
 
 /** A row by its category, and by its series or panel where the figure has them: "Fennmoor of Tolm", "Fennmoor in Jun 2031". */
 export function nameOf({ frame, figure }: Pick<Finding, 'frame' | 'figure'>, row: number): string {
-  const parts = [...new Set([frame.series, frame.panel])].flatMap(name => {
-    const column = name === null || name === frame.category ? undefined : columnOf(frame.table, name);
-    if (!column || name === null) return [];
-    return column.type === 'text'
-      ? [` of ${column.dictionary[column.data[row] as number] ?? 'missing'}`]
-      : [` in ${partName(frame, figure, name, row)}`];
-  });
-  return `${rowName(frame, figure, row)}${parts.join('')}`;
+  const { series, panel } = frame;
+  const splits = series === null && panel === null ? [] : [...new Set([series, panel])];
+  return `${rowName(frame, figure, row)}${splits.map(name => partWords({ frame, figure }, name, row)).join('')}`;
+}
+
+function partWords({ frame, figure }: Pick<Finding, 'frame' | 'figure'>, name: string | null, row: number): string {
+  const column = name === null || name === frame.category ? undefined : columnOf(frame.table, name);
+  if (!column || name === null) return '';
+  return column.type === 'text'
+    ? ` of ${column.dictionary[column.data[row] as number] ?? 'missing'}`
+    : ` in ${partName(frame, figure, name, row)}`;
 }

@@ -32,21 +32,30 @@ export class KnownWidths implements Widths {
  * Whoever loads a font makes them anew.
  */
 export class TextWidths implements Widths {
-  private readonly known = new Map<string, number>();
+  /** By font, by text. */
+  private readonly known = new Map<string, Map<string, number>>();
+  private count = 0;
 
   /** Measures on a context, in a family. */
   on(ctx: CanvasRenderingContext2D, family: string): TextWidth {
     let last = '';
+    // Texts of one font follow each other, and putting its words together takes longer than looking a width up.
+    let [size, weight, words, widths] = [NaN, NaN, '', this.inFont('')];
     return (text, font) => {
-      const words = fontText(font, family);
-      const key = `${words}|${text}`;
-      let width = this.known.get(key);
+      if (font.size !== size || font.weight !== weight) {
+        words = fontText(font, family);
+        [size, weight, widths] = [font.size, font.weight, this.inFont(words)];
+      }
+      let width = widths.get(text);
       if (width === undefined) {
         // Nobody else sets the font between two texts of one pass.
         if (words !== last) ctx.font = last = words;
         width = ctx.measureText(text).width;
-        if (this.known.size >= MOST) this.known.clear();
-        this.known.set(key, width);
+        if (this.count++ >= MOST) {
+          this.forget();
+          widths = this.inFont(words);
+        }
+        widths.set(text, width);
       }
       return width;
     };
@@ -55,5 +64,12 @@ export class TextWidths implements Widths {
   /** Forgets all, as another font may write them now. */
   forget(): void {
     this.known.clear();
+    this.count = 0;
+  }
+
+  private inFont(words: string): Map<string, number> {
+    let widths = this.known.get(words);
+    if (!widths) this.known.set(words, (widths = new Map<string, number>()));
+    return widths;
   }
 }

@@ -23,7 +23,7 @@ function chooseText(args: readonly TextVec[], n: number, pick: (row: number) => 
   for (let row = 0; row < n; row++) {
     const which = pick(row);
     const arg = args[which];
-    if (arg) data[row] = translated[which]?.[arg.data[row * strideOf(arg)] as number] ?? MISSING_TEXT;
+    if (arg) data[row] = (translated[which] as number[])[arg.data[arg.constant ? 0 : row] as number] ?? MISSING_TEXT;
   }
   return { type: 'text', data, dictionary: codes.dictionary, constant };
 }
