@@ -119,7 +119,10 @@ describe('tiles', () => {
   };
   const box = (left: number, top: number, width: number, height: number): Box => ({ left, top, width, height });
 
-  it('are none where nothing is marked', () => expect(boxesOf([])).toEqual([]));
+  it('are none where nothing is marked, or only what lies beyond the canvas', () => {
+    expect(boxesOf([])).toEqual([]);
+    expect(boxesOf([box(-90, -90, 10, 10), box(900, 10, 10, 10), box(10, -90, 10, 10)])).toEqual([]);
+  });
   it('lie on whole device pixels', () => {
     expect(boxesOf([box(11, 3, 2, 2)])).toEqual([box(8, 0, 8, 8)]);
     expect(boxesOf([box(7, 3, 2, 2)], 1.25)).toEqual([box(6.4, 0, 6.4, 6.4)]);

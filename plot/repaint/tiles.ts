@@ -56,7 +56,7 @@ export class Tiles {
   }
 
   private range(low: number, high: number, most: number): readonly [from: number, to: number] {
-    return [Math.max(0, Math.floor(low / this.side)), Math.min(most, Math.floor(high / this.side) + 1)];
+    return [Math.max(0, Math.floor(low / this.side)), Math.max(0, Math.min(most, Math.floor(high / this.side) + 1))];
   }
 
   /** Boxes and another one; two become one where that is painted sooner. */
