@@ -81,38 +81,42 @@ export function labelsOf(facts: LabelFacts): Labels {
   const lines = linesAsked(pixels, width);
   const series = seriesNames(pixels, layers, way.ofLayer).map(item => askedSeries(item, facts));
   const marks = wantedOf(facts, width).map(item => askedMark(item, facts));
-  const asked = [...names, ...lines.flatMap(line => line ?? []), ...series, ...marks];
+  const asked = [...names, ...lines.filter(line => line !== null), ...series, ...marks];
   const places = placeLabels(
     asked.map(({ wish }) => wish),
     { obstacles: way.obstacles, room, width },
   );
-  const placeOf = new Map(asked.map((item, i) => [item, places[i] ?? null]));
-  const written = (some: readonly Asked[]): SceneItem[] => some.flatMap(item => itemsFor(item, placeOf.get(item) ?? null));
+  // In the order in which they were asked for; hundreds of marks, so nothing is looked up.
+  let next = 0;
+  const inTurn = (some: readonly Asked[]): WithPlace[] => some.map(item => ({ item, place: places[next++] ?? null }));
+  const placedNames = inTurn(names);
+  const placedLines = lines.map(line => (line ? inTurn([line])[0] : undefined));
+  const [placedSeries, placedMarks] = [inTurn(series), inTurn(marks)];
   return {
-    items: [...leadersOf(places, pixels), ...written([...names, ...series, ...marks])],
-    labelled: marks.flatMap(item => {
-      const place = placeOf.get(item);
-      return place ? [{ box: place.box, ...item.mark }] : [];
-    }),
-    lines: lines.map(line => ({ items: line ? written([line]) : [], box: (line && placeOf.get(line)?.box) ?? null })),
+    items: [...leadersOf(places, pixels), ...written(placedNames), ...written(placedSeries), ...written(placedMarks)],
+    labelled: placedMarks.flatMap(({ item, place }) => (place ? [{ box: place.box, ...item.mark }] : [])),
+    lines: placedLines.map(line => ({ items: line ? written([line]) : [], box: line?.place?.box ?? null })),
     series: new Map(
-      series
-        .flatMap(item => {
-          const place = placeOf.get(item);
-          return place ? [[item.wish.lines.join(' '), place.box] as const] : [];
-        })
+      placedSeries
+        .flatMap(({ item, place }) => (place ? [[item.wish.lines.join(' '), place.box] as const] : []))
         // Of several places of one name the first counts.
         .reverse(),
     ),
-    named: names.flatMap((item, at) => {
-      const place = placeOf.get(item);
-      return place ? [{ at, box: place.box }] : [];
-    }),
+    named: placedNames.flatMap(({ place }, at) => (place ? [{ at, box: place.box }] : [])),
     dropped: asked.flatMap(({ wish, mark }, i) =>
-      places[i] ? [] : [{ text: wish.lines.join(' '), why: wish.spots.length ? NO_ROOM : NO_MARK, ...mark }],
+      places[i] ? [] : [{ text: wish.lines.join(' '), why: wish.spots.length ? NO_ROOM : NO_MARK, row: mark.row, layer: mark.layer }],
     ),
   };
 }
+
+/** A label that was asked for, with its place. */
+interface WithPlace {
+  readonly item: Asked;
+  readonly place: LabelPlace | null;
+}
+
+const written = (some: readonly WithPlace[]): SceneItem[] =>
+  some.flatMap(({ item, place }) => (place ? itemsOf(place, item.role, item.colours(place)) : []));
 
 const NO_ONE: MarkAt = { row: -1, layer: -1 };
 
@@ -163,8 +167,6 @@ function askedMark({ wish, ask, layer }: Wanted, { layers, pixels }: LabelFacts)
     mark: { row: own.rows[ask.at] as number, layer },
   };
 }
-
-const itemsFor = ({ role, colours }: Asked, place: LabelPlace | null): SceneItem[] => (place ? itemsOf(place, role, colours(place)) : []);
 
 const NO_ROOM = 'no room beside other marks and labels';
 const NO_MARK = 'its mark does not show';
