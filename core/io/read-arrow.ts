@@ -17,8 +17,8 @@ export function readArrow(bytes: Uint8Array, file: string, { intake = PLAIN_INTA
   const table: ArrowTable = tableFromIPC(bytes);
   const { numRows, numCols } = table;
   if (numRows === 0 || numCols === 0) return failure({ code: 'file-no-rows', file });
-  if (numCols > MAX_COLUMNS) return failure({ code: 'too-many-columns', line: 1, limit: MAX_COLUMNS });
-  if (numRows * numCols > MAX_CELLS) return failure({ code: 'too-many-cells', line: 1, limit: MAX_CELLS });
+  if (numCols > MAX_COLUMNS) return failure({ code: 'too-many-columns', line: 1, limit: MAX_COLUMNS, counts: 'row' });
+  if (numRows * numCols > MAX_CELLS) return failure({ code: 'too-many-cells', line: 1, limit: MAX_CELLS, counts: 'row' });
   const sources = table.schema.fields.map(({ name }, at): SourceColumn => {
     onProgress?.(at / numCols);
     return { name, cells: cellsOf(table.getChildAt(at) as Vector) };

@@ -97,8 +97,8 @@ function tableOfList(list: JsonList, name: string, intake: Intake, notes: readon
   const columns = list.kind === 'columns' ? list.columns : columnsOf(list.records);
   const length = Math.max(0, ...[...columns.values()].map(cells => cells.length));
   if (columns.size === 0 || length === 0) return failure({ code: 'file-no-rows', file: name });
-  if (columns.size > MAX_COLUMNS) return failure({ code: 'too-many-columns', line: 1, limit: MAX_COLUMNS });
-  if (columns.size * length > MAX_CELLS) return failure({ code: 'too-many-cells', line: 1, limit: MAX_CELLS });
+  if (columns.size > MAX_COLUMNS) return failure({ code: 'too-many-columns', line: 1, limit: MAX_COLUMNS, counts: 'row' });
+  if (columns.size * length > MAX_CELLS) return failure({ code: 'too-many-cells', line: 1, limit: MAX_CELLS, counts: 'row' });
   const lists = [...columns].flatMap(([column, cells]) => (cells.some(isListText) ? [column] : []));
   const sources = [...columns].map(([column, cells]) => {
     cells.length = length;

@@ -21,8 +21,8 @@ export async function readParquet(
   const rows = Number(metadata.num_rows);
   const tops = topColumns(metadata);
   if (rows === 0 || tops.length === 0) return failure({ code: 'file-no-rows', file });
-  if (tops.length > MAX_COLUMNS) return failure({ code: 'too-many-columns', line: 1, limit: MAX_COLUMNS });
-  if (rows * tops.length > MAX_CELLS) return failure({ code: 'too-many-cells', line: 1, limit: MAX_CELLS });
+  if (tops.length > MAX_COLUMNS) return failure({ code: 'too-many-columns', line: 1, limit: MAX_COLUMNS, counts: 'row' });
+  if (rows * tops.length > MAX_CELLS) return failure({ code: 'too-many-cells', line: 1, limit: MAX_CELLS, counts: 'row' });
   const columns = new Map(tops.map(element => [element.name, new Array<unknown>(rows)]));
   const { PARQUET_CODECS } = await import('./parquet-codecs');
   let taken = 0;

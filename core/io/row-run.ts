@@ -37,8 +37,8 @@ export interface RunOptions {
   readonly names?: readonly string[] | undefined;
   /** Plans of columns that an earlier reading found. */
   readonly decided?: ReadonlyMap<number, ColumnPlan>;
-  /** About how much text is to come, in characters. */
-  readonly size: number;
+  /** About how much text is to come, in characters; or how many rows at most. */
+  readonly size: number | { readonly rows: number };
   readonly mayBeGuarded?: boolean;
   /** Places are rows of a sheet, not lines of a text. */
   readonly counts?: 'row';
@@ -259,7 +259,8 @@ export class RowRun {
 }
 
 /** About how many rows a source has, from the length of its first ones: a little too many rather than too few. */
-function expectedRows(sample: readonly (readonly string[])[], size: number): number {
+function expectedRows(sample: readonly (readonly string[])[], size: RunOptions['size']): number {
+  if (typeof size !== 'number') return size.rows;
   let characters = 0;
   for (const row of sample) for (const cell of row) characters += cell.length + 1;
   const perRow = characters / Math.max(1, sample.length);

@@ -86,8 +86,8 @@ export type FileProblem =
   | { readonly code: 'guards-removed'; readonly count: number }
   | { readonly code: 'notes-more'; readonly count: number }
   | { readonly code: 'cell-too-long'; readonly line: number }
-  | { readonly code: 'too-many-columns'; readonly line: number; readonly limit: number }
-  | { readonly code: 'too-many-cells'; readonly line: number; readonly limit: number }
+  | { readonly code: 'too-many-columns'; readonly line: number; readonly limit: number; readonly counts?: 'row' }
+  | { readonly code: 'too-many-cells'; readonly line: number; readonly limit: number; readonly counts?: 'row' }
   | { readonly code: 'encoding-assumed'; readonly encoding: string };
 
 /** What can be wrong with a mend; the others are done all the same. */

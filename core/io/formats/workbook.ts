@@ -11,7 +11,7 @@ export const workbook: FileFormat = {
   endings: ['xlsx', 'ods', 'xlsm', 'xls'],
   sniffs: head => [ZIP, COMPOUND].some(mark => mark.every((byte, i) => head[i] === byte)),
   read: async (bytes, file, options) => {
-    const { readWorkbook } = await import('../read-workbook');
+    const { readWorkbook } = await import('../workbook/read-workbook');
     const read = readWorkbook(bytes, file, options);
     return read.ok ? success({ kind: 'tables', tables: [read.value] }) : read;
   },

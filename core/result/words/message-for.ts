@@ -110,8 +110,9 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
   'cell-too-long': p =>
     `Line ${p.line}: a cell begins that does not end within 16 MB. Most often a quote opens and never closes: close it with ".`,
   'too-many-columns': p =>
-    `Line ${p.line} has more than ${p.limit.toLocaleString('en')} cells. Check the mark between cells, or drop columns.`,
-  'too-many-cells': p => `By line ${p.line} the table has more than ${p.limit.toLocaleString('en')} cells. Drop columns or rows first.`,
+    `${placeWord(p)} ${p.line} has more than ${p.limit.toLocaleString('en')} cells. ${p.counts === 'row' ? 'Drop columns first.' : 'Check the mark between cells, or drop columns.'}`,
+  'too-many-cells': p =>
+    `By ${p.counts ?? 'line'} ${p.line} the table has more than ${p.limit.toLocaleString('en')} cells. Drop columns or rows first.`,
   'encoding-assumed': p => `The file is not UTF-8. It was read as ${p.encoding}; check accented letters.`,
 };
 

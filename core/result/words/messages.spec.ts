@@ -28,6 +28,15 @@ describe('problems in words: what was found, then what to do', () => {
       { code: 'file-too-large', file: 'a.csv', bytes: 734_003_200, limit: 536_870_912 },
       'a.csv has 734 MB; up to 536.9 MB can be opened. Split it or drop columns.',
     ],
+    [
+      { code: 'too-many-columns', line: 1, limit: 20_000 },
+      'Line 1 has more than 20,000 cells. Check the mark between cells, or drop columns.',
+    ],
+    [{ code: 'too-many-columns', line: 1, limit: 20_000, counts: 'row' }, 'Row 1 has more than 20,000 cells. Drop columns first.'],
+    [
+      { code: 'too-many-cells', line: 9, limit: 2_000_000, counts: 'row' },
+      'By row 9 the table has more than 2,000,000 cells. Drop columns or rows first.',
+    ],
     [{ code: 'row-ragged', line: 7, cells: 2, columns: 3 }, 'Line 7 has 2 of 3 cells. The rest was left missing.'],
     [
       { code: 'row-ragged', line: 7, cells: 4, columns: 3 },

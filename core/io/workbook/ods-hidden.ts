@@ -1,4 +1,5 @@
-import { strFromU8, unzipSync } from 'fflate';
+import { strFromU8 } from 'fflate';
+import { wholePart } from './parts';
 
 // One tag of a sheet, a row, or the end of a sheet (ISO/IEC 26300-3, 9.1): all else of the text is passed over.
 const TAGS = /<(\/?)table:(table|table-row)(?=[\s/>])([^>]*)>/g;
@@ -10,10 +11,10 @@ const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>',
  */
 export function hiddenInOds(bytes: Uint8Array, sheet: string): ReadonlySet<number> {
   const hidden = new Set<number>();
-  const packed = unzipSync(bytes, { filter: ({ name }) => name === 'content.xml' })['content.xml'];
-  if (!packed) return hidden;
+  const content = wholePart(bytes, 'content.xml');
+  if (!content) return hidden;
   let [row, isOwn, depth] = [0, false, 0];
-  for (const [, end, kind, attributes = ''] of strFromU8(packed).matchAll(TAGS)) {
+  for (const [, end, kind, attributes = ''] of strFromU8(content).matchAll(TAGS)) {
     if (kind === 'table') {
       depth += end ? -1 : attributes.endsWith('/') ? 0 : 1;
       // A table within a cell is no sheet.
