@@ -94,6 +94,25 @@ test('a table made of others follows an edited cell of its source, and takes no 
   await expect(page.getByText('This table is made of others.').first()).toBeVisible();
 });
 
+test('prices looked up by hut and month; one key alone stands several times and says so', async ({ page }) => {
+  await drop(page, 'litres.csv', 'hut,month,milk\nAlm,June,3\nAlm,July,4\nBerg,June,5\n');
+  await expect(brief(page)).toContainText('Take litres, 3 rows');
+  await drop(page, 'prices.csv', 'hut,month,price\nAlm,July,1.25\nAlm,June,1.5\nBerg,July,2\n');
+  await expect(brief(page)).toContainText('Take prices');
+  await openTables(page);
+  await begin(page, 'litres', 'look-up');
+  await word(page, 'other', 'prices');
+  await expect(view(page).locator('[data-fault]')).toContainText('prices has several rows of one key, such as Alm.');
+  await word(page, 'keys', '2 columns');
+  await expect(view(page).locator('[data-making-sentence]')).toContainText(
+    'where its hut is the hut here and its month is the month here.',
+  );
+  await view(page).locator('[data-making-sentence] [data-token="columns"]').click();
+  await page.getByRole('option', { name: 'price', exact: true }).click();
+  await expect.poll(() => texts(page, 'price')).toEqual(['1.5', '1.25', '·']);
+  await expect(view(page).locator('[data-note]')).toHaveText('One row is not found in prices; what was looked up is missing there.');
+});
+
 test('stacked, turned and turned back; a fault stands at its place and nothing can be made of it', async ({ page }) => {
   await drop(page, 'june.csv', 'hut,litres,kg\nAlm,3,1\nBerg,4,2\n');
   await drop(page, 'july.csv', 'hut,litres,kg\nAlm,5,3\nCloud,6,4\n');

@@ -1,7 +1,17 @@
-import { MOST_KEYS, type ALIGN_HOW, type SAME_KEYS } from 'core/document';
+import type { ALIGN_HOW, SAME_KEYS } from 'core/document';
 import { choiceToken, type Option, type Sentence } from 'core/sentence';
 import type { MakingOf } from './kind';
-import { columnsOf, columnToken, keyLike, optionsFrom, tableToken, type MakingTable, type MakingWords } from './word-parts';
+import {
+  columnsOf,
+  columnToken,
+  keyCountToken,
+  keyLike,
+  keysSized,
+  optionsFrom,
+  tableToken,
+  type MakingTable,
+  type MakingWords,
+} from './word-parts';
 
 const HOW: Readonly<Record<(typeof ALIGN_HOW)[number], string>> = {
   any: 'for every key of any of them',
@@ -18,10 +28,6 @@ const NEAREST: readonly Option[] = [
   ...[1, 3, 7, 16, 31].map(days => ({ value: String(days), label: `may lie ${days === 1 ? 'a day' : `${days} days`} apart` })),
 ];
 const COUNTS: readonly Option[] = [2, 3, 4, 5, 6].map(count => ({ value: String(count), label: `${count} lists` }));
-const KEY_COUNTS: readonly Option[] = Array.from({ length: MOST_KEYS }, (_, at) => ({
-  value: String(at + 1),
-  label: at === 0 ? 'one column' : `${at + 1} columns`,
-}));
 
 /** Lists beside each other. */
 export const alignWords: MakingWords<MakingOf<'align'>> = {
@@ -33,7 +39,7 @@ export const alignWords: MakingWords<MakingOf<'align'>> = {
       'Align ',
       choiceToken('lists', 'How many', String(lists.length), COUNTS),
       ' by a key of ',
-      choiceToken('keys', 'Columns of the key', String(first?.keys.length ?? 1), KEY_COUNTS),
+      keyCountToken(first?.keys.length ?? 1),
       ': ',
       ...lists.flatMap(({ table, keys }, at): Sentence => [
         at === 0 ? '' : at === lists.length - 1 ? ' and ' : ', ',
@@ -56,7 +62,7 @@ export const alignWords: MakingWords<MakingOf<'align'>> = {
       case 'lists':
         return { ...making, lists: resized(lists, Number(value), tables) };
       case 'keys':
-        return { ...making, lists: lists.map(list => ({ ...list, keys: keysSized(list, Number(value), tables) })) };
+        return { ...making, lists: lists.map(list => ({ ...list, keys: keysSized(list.keys, Number(value), list.table, tables) })) };
       case 'list':
         return {
           ...making,
@@ -90,11 +96,4 @@ function resized(lists: readonly List[], count: number, tables: readonly MakingT
     return { table, keys: (first?.keys ?? []).map(key => keyLike(key, table, tables)) };
   });
   return [...lists.slice(0, count), ...added];
-}
-
-function keysSized({ table, keys }: List, count: number, tables: readonly MakingTable[]): string[] {
-  const free = columnsOf(table, tables)
-    .map(({ name }) => name)
-    .filter(name => !keys.includes(name));
-  return [...keys, ...free].slice(0, Math.max(1, count));
 }

@@ -1,6 +1,6 @@
-import { ticksToken, toggled } from 'core/sentence';
+import { ticksToken, toggled, type Sentence } from 'core/sentence';
 import type { MakingOf } from './kind';
-import { columnsOf, columnToken, keyLike, tableToken, type MakingTable, type MakingWords } from './word-parts';
+import { columnsOf, columnToken, keyCountToken, keyLike, keysSized, tableToken, type MakingTable, type MakingWords } from './word-parts';
 
 /** Columns of another table. */
 export const lookUpWords: MakingWords<MakingOf<'look-up'>> = {
@@ -16,33 +16,50 @@ export const lookUpWords: MakingWords<MakingOf<'look-up'>> = {
     ),
     ' in ',
     tableToken('other', other, tables),
-    ', where its ',
-    columnToken('other-key', 'Key there', otherKeys[0] ?? '', other, tables),
-    ' is the ',
-    columnToken('key', 'Key here', keys[0] ?? '', table, tables),
+    ' by a key of ',
+    keyCountToken(keys.length),
+    ...keys.flatMap((key, part): Sentence => [
+      part === 0 ? ': where its ' : ' here and its ',
+      columnToken(`other-key:${part}`, 'Key there', otherKeys[part] ?? '', other, tables),
+      ' is the ',
+      columnToken(`key:${part}`, 'Key here', key, table, tables),
+    ]),
     ' here.',
   ],
   choose: (making, key, value, tables) => {
-    switch (key) {
+    const [what, part = '0'] = key.split(':');
+    const put = (keys: readonly string[]): string[] => keys.map((own, at) => (at === Number(part) ? value : own));
+    switch (what) {
       case 'table':
-        return { ...making, table: value, keys: [keyLike(making.keys[0], value, tables)] };
+        return { ...making, table: value, keys: making.keys.map(own => keyLike(own, value, tables)) };
       case 'other':
         return lookUpIn({ ...making, other: value }, tables);
       case 'columns': {
         const columns = toggled(making.columns, value);
         return columns.length ? { ...making, columns } : making;
       }
+      case 'keys':
+        return withKeys(making, Number(value), tables);
       case 'key':
-        return { ...making, keys: [value] };
+        return { ...making, keys: put(making.keys) };
       default:
-        return { ...making, otherKeys: [value] };
+        return { ...making, otherKeys: put(making.otherKeys) };
     }
   },
 };
 
-/** Another table to look up in: its column that is called like the key, and the first of its others. */
+/** A key of so many columns: further ones that both tables have, else any here, each with the one there that is called like it. */
+function withKeys(making: MakingOf<'look-up'>, count: number, tables: readonly MakingTable[]): MakingOf<'look-up'> {
+  const there = new Set(columnsOf(making.other, tables).map(({ name }) => name));
+  const shared = columnsOf(making.table, tables).flatMap(({ name }) => (there.has(name) && !making.keys.includes(name) ? [name] : []));
+  const keys = keysSized([...making.keys, ...shared], count, making.table, tables);
+  const otherKeys = keys.map((key, part) => making.otherKeys[part] ?? keyLike(key, making.other, tables));
+  return { ...making, keys, otherKeys };
+}
+
+/** Another table to look up in: its columns that are called like the key's, and the first of its others. */
 export function lookUpIn(making: MakingOf<'look-up'>, tables: readonly MakingTable[]): MakingOf<'look-up'> {
-  const key = keyLike(making.keys[0], making.other, tables);
-  const first = columnsOf(making.other, tables).find(({ name }) => name !== key)?.name ?? key;
-  return { ...making, otherKeys: [key], columns: [first] };
+  const otherKeys = making.keys.map(key => keyLike(key, making.other, tables));
+  const first = columnsOf(making.other, tables).find(({ name }) => !otherKeys.includes(name))?.name ?? (otherKeys[0] as string);
+  return { ...making, otherKeys, columns: [first] };
 }

@@ -1,7 +1,8 @@
 import type { Making } from 'core/document';
 import { messageFor } from 'core/result/words';
 import { cellAt, makeTable, named, tableOf, valuesFrom, type Cell, type Table } from 'core/table';
-import { madeOf, wordsOfMaking } from './index';
+import { readSentence } from 'core/sentence';
+import { chooseMaking, madeOf, makingSentence, wordsOfMaking } from './index';
 
 const n = null;
 const dates = (name: string, days: readonly Cell[], more: Readonly<Record<string, readonly Cell[]>>): Table =>
@@ -200,4 +201,25 @@ describe('tables made of others', () => {
     [{ kind: 'wide', table: 'a', name: 'month', value: 'milk' }, 'Turn the rows of A into a column of milk for each month.'],
   ];
   for (const [making, says] of sentences) it(says, () => expect(wordsOfMaking(making, id => id.toUpperCase())).toBe(says));
+
+  it('looked up by a key of more columns: one that both tables have, then any; fewer again', () => {
+    const known = ['litres', 'prices'].map(id => ({
+      id,
+      name: id,
+      columns: (id === 'litres' ? ['hut', 'milk', 'month'] : ['month', 'hut', 'price']).map(name => ({ name, type: 'text' as const })),
+    }));
+    const chosen = (making: Making, key: string, value: string): Making => {
+      const next = chooseMaking(making, key, value, known);
+      if (!next.ok) throw new Error(next.problems.map(messageFor).join(' '));
+      return next.value;
+    };
+    const one: Making = { kind: 'look-up', table: 'litres', keys: ['hut'], other: 'prices', otherKeys: ['hut'], columns: ['price'] };
+    const two = chosen(one, 'keys', '2');
+    expect(readSentence(makingSentence(two, known))).toBe(
+      'Take litres and look up price in prices by a key of 2 columns: where its hut is the hut here and its month is the month here.',
+    );
+    expect(chosen(two, 'keys', '3')).toEqual({ ...one, keys: ['hut', 'month', 'milk'], otherKeys: ['hut', 'month', 'month'] });
+    expect(chosen(two, 'other-key:1', 'price')).toEqual({ ...one, keys: ['hut', 'month'], otherKeys: ['hut', 'price'] });
+    expect(chosen(two, 'keys', '1')).toEqual(one);
+  });
 });

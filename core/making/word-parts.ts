@@ -1,4 +1,4 @@
-import type { Making } from 'core/document';
+import { MOST_KEYS, type Making } from 'core/document';
 import { choiceToken, type Option, type Sentence, type Token } from 'core/sentence';
 import type { ColumnType } from 'core/table';
 
@@ -46,6 +46,22 @@ export const keyLike = (name: string | undefined, id: string, tables: readonly M
   const columns = columnsOf(id, tables);
   return columns.find(column => column.name === name)?.name ?? columns[0]?.name ?? '';
 };
+
+const KEY_COUNTS: readonly Option[] = Array.from({ length: MOST_KEYS }, (_, at) => ({
+  value: String(at + 1),
+  label: at === 0 ? 'one column' : `${at + 1} columns`,
+}));
+
+/** Of how many columns a key is, as a word. */
+export const keyCountToken = (count: number): Token => choiceToken('keys', 'Columns of the key', String(count), KEY_COUNTS);
+
+/** A key of so many columns: those that it has, then others of its table. */
+export function keysSized(keys: readonly string[], count: number, id: string, tables: readonly MakingTable[]): string[] {
+  const free = columnsOf(id, tables)
+    .map(({ name }) => name)
+    .filter(name => !keys.includes(name));
+  return [...keys, ...free].slice(0, Math.max(1, count));
+}
 
 /** The number columns of a table; its first where it has none. */
 export const numbersOf = (id: string, tables: readonly MakingTable[]): string[] => {

@@ -108,7 +108,7 @@ export type MakingProblem =
   | { readonly code: 'made-place-twice'; readonly name: string; readonly rows: readonly number[] }
   | { readonly code: 'keys-uneven'; readonly table: string; readonly keys: number; readonly needed: number }
   | { readonly code: 'keys-differ'; readonly name: string; readonly table: string; readonly type: string; readonly other: string }
-  | { readonly code: 'keys-twice'; readonly table: string; readonly keys: readonly string[] }
+  | { readonly code: 'keys-twice'; readonly table: string; readonly keys: readonly string[]; readonly isLookedUp?: true }
   | {
       readonly code: 'keys-alone';
       readonly isNote: true;

@@ -142,7 +142,7 @@ const makingWords: { [C in MakingProblem['code']]: WordsOf<C> } = {
   'keys-differ': p =>
     `${p.name} of ${p.table} is a ${p.type}, and the first list’s key is a ${p.other}. Choose a key of the same type, or change how it is read.`,
   'keys-twice': p =>
-    `${p.table} has several rows of one key, such as ${listed(p.keys)}. Sum them, take the first, or choose more columns for the key.`,
+    `${p.table} has several rows of one key, such as ${listed(p.keys)}. ${p.isLookedUp ? 'Choose more columns for the key, or mend its duplicate keys.' : 'Sum them, take the first, or choose more columns for the key.'}`,
   'keys-alone': p =>
     `${keysWord(p.count)} of ${p.table} ${p.count === 1 ? 'has' : 'have'} no partner: ${listed(p.examples)}${p.count > p.examples.length ? ' and more' : ''}.`,
   'keys-missing': p => `${rowsWord(p.count)} of ${p.table} ${p.count === 1 ? 'has' : 'have'} no key.`,

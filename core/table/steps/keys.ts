@@ -41,8 +41,8 @@ export const keyText = (table: Table, keys: readonly string[], row: number): str
     .join(', ');
 
 /** Rows of a list whose key another had before, as a problem. */
-export const keysTwice = ({ name, table, keys }: AlignedList, rows: readonly number[]): MakingProblem => ({
-  code: 'keys-twice',
+export const keysTwice = ({ name, table, keys }: AlignedList, rows: readonly number[]) => ({
+  code: 'keys-twice' as const,
   table: name,
   keys: rows.map(row => keyText(table, keys, row)),
 });

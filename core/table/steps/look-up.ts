@@ -15,7 +15,7 @@ export function lookUp(own: AlignedList, other: AlignedList, columns: readonly s
   const absent = wanted.flatMap(({ name, column }) => (column ? [] : [{ code: 'made-no-column' as const, table: other.name, name }]));
   if (absent.length) return failure(...absent);
   const { rows, without, twice } = foundRows(keys.value);
-  if (twice.length) return failure(keysTwice(other, twice));
+  if (twice.length) return failure({ ...keysTwice(other, twice), isLookedUp: true });
   const found = wanted.map(({ column }) => ({ name: (column as Column).name, of: other.name, column: column as Column }));
   const names = toldApart(
     found,
