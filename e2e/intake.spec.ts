@@ -2,6 +2,8 @@ import { expect, test, type Locator, type Page } from '@playwright/test';
 import { utils, write as writeBook } from '@e965/xlsx';
 import { tableFromArrays, tableToIPC } from 'apache-arrow';
 import { parquetWriteBuffer } from 'hyparquet-writer';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { writtenRows, writtenWorkbook } from '../conformance/written-workbook';
 import { brief, cell, columnTexts, drop, dropOnly, notice, openApp } from './support';
@@ -154,4 +156,33 @@ test('several like files are stacked with the name of each; what is left is not 
     .setInputFiles([file('huts.csv', 'hut,herd\nAlm,3\n'), file('days.csv', 'day,milk\n2031-06-02,5\n')]);
   await take(page);
   await expect(brief(page)).toContainText('Take days, 1 row');
+});
+
+test('a folder of like files is stacked in the order of their names and called like it; what is hidden in it is passed over', async ({
+  page,
+}, info) => {
+  const folder = info.outputPath('season');
+  mkdirSync(join(folder, 'late'), { recursive: true });
+  for (const [name, text] of [
+    ['month 10.csv', 'hut,milk\nAlm,5\n'],
+    ['month 9.csv', 'hut,milk\nAlm,3\nBerg,4\n'],
+    ['late/month 11.csv', 'hut,milk\nCloud,6\n'],
+    ['.settings', '\u0000\u0001'],
+  ] as const)
+    writeFileSync(join(folder, name), text);
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await page.getByLabel('Folder', { exact: true }).setInputFiles(folder);
+  await expect(view(page).locator('h2')).toHaveText('3 files of season');
+  await expect(view(page).getByLabel('Called here')).toHaveValue('season');
+  const rows = await view(page)
+    .locator('[data-first-rows] tbody tr')
+    .evaluateAll(lines => lines.map(line => (line as HTMLElement).innerText.split('\t').map(text => text.trim())));
+  expect(rows).toEqual([
+    ['late/month 11', 'Cloud', '6'],
+    ['month 9', 'Alm', '3'],
+    ['month 9', 'Berg', '4'],
+    ['month 10', 'Alm', '5'],
+  ]);
+  await take(page);
+  await expect(brief(page)).toContainText('Take season, 4 rows');
 });

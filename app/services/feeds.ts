@@ -25,7 +25,7 @@ import { LookedSource } from './looked-source';
 import { Notices } from './notices';
 import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
-import type { NamedFile } from './reader.worker';
+import type { NamedFile } from './named-file';
 import { SourceReading } from './source-reading';
 
 /** How a table's feed stands. Times are milliseconds since 1970. */

@@ -5,7 +5,7 @@ import type { SourceLook } from 'core/io';
 import type { Problem, Result } from 'core/result';
 import { PLAIN_INTAKE, type CellEdit, type Intake } from 'core/table';
 import type { OpenedProject, SourceInfo } from 'engine';
-import { droppedFiles } from './dropped-files';
+import { chosenFiles, droppedFiles, filesName } from './folder-files';
 import { EngineClient } from './engine-client';
 import { FirstOffers } from './first-offers';
 import { Notices } from './notices';
@@ -14,7 +14,8 @@ import { Keeper } from './keeper';
 import { LookedSource, type Replaced } from './looked-source';
 import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
-import type { NamedFile, Seen } from './reader.worker';
+import type { NamedFile } from './named-file';
+import type { Seen } from './reader.worker';
 import { SourceReading } from './source-reading';
 import { Theme } from './theme';
 
@@ -36,7 +37,14 @@ export class Importing {
   private readonly theme = inject(Theme);
 
   async openDropped(files: readonly File[], entries: readonly (FileSystemEntry | null)[]): Promise<void> {
-    const found = await droppedFiles(files, entries);
+    await this.openFound(await droppedFiles(files, entries));
+  }
+
+  openChosen(files: readonly File[]): Promise<void> {
+    return this.openFound(chosenFiles(files));
+  }
+
+  private async openFound(found: readonly NamedFile[]): Promise<void> {
     if (found.length) await this.open(found);
     else this.notices.fault('The folder holds no files. Choose another.');
   }
@@ -54,7 +62,7 @@ export class Importing {
   }
 
   async open(files: readonly NamedFile[], refuse?: Refuse, replaced: Replaced | null = null, feed: TableDoc['feed'] = null): Promise<void> {
-    const name = files.length === 1 ? (files[0]?.name ?? '') : `${files.length} files`;
+    const name = filesName(files.map(file => file.name));
     this.leave();
     const reading = new SourceReading(this.engine.api, this.incoming.cancelled, share =>
       this.incoming.running.set(share === null ? null : { name, share }),

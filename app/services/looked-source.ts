@@ -4,6 +4,7 @@ import { sourceChanges, type ChangeMend, type TableOutline } from 'core/intake';
 import type { SourceLook } from 'core/io';
 import { failure, type Result } from 'core/result';
 import { PLAIN_INTAKE, type CellEdit, type Intake } from 'core/table';
+import { filesName } from './folder-files';
 import type { ProblemWords } from './problem-words';
 import type { Seen } from './reader.worker';
 import type { SourceReading } from './source-reading';
@@ -60,8 +61,7 @@ export class LookedSource {
   }
 
   get title(): string {
-    const { files } = this.seen;
-    return files.length === 1 ? (files[0] as string) : `${files.length} files`;
+    return filesName(this.seen.files);
   }
 
   /** Reads again as decided. A choice that leaves nothing to read is told, and not taken. */

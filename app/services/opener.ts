@@ -60,8 +60,7 @@ export class Opener {
 
   /** Files of any known kind: tables, which are looked at before they land, or a project that was handed over. */
   async openFiles(files: readonly File[]): Promise<void> {
-    const [first] = files;
-    if (first) await (await this.importing()).open(files.map(file => ({ file, name: file.webkitRelativePath || file.name })));
+    if (files.length) await (await this.importing()).openChosen(files);
   }
 
   /** What was dropped, folders by the files in them. */

@@ -7,17 +7,13 @@ import { failure, success, type Result } from 'core/result';
 import { columnOf, type Intake } from 'core/table';
 import { stack } from 'core/table/steps';
 import { deliver } from 'engine';
+import { folderOf } from './folder-files';
+import type { NamedFile } from './named-file';
 
 /** What was read, as far as the page has to know. */
 export type Seen =
   | { readonly kind: 'project' }
   | { readonly kind: 'tables'; readonly look: SourceLook; readonly files: readonly string[]; readonly isStacked: boolean };
-
-/** A file on its way in. */
-export interface NamedFile {
-  readonly file: Blob;
-  readonly name: string;
-}
 
 // Of reading a file, what getting its bytes takes.
 const BYTES_SHARE = 0.06;
@@ -63,7 +59,7 @@ export class FileReading {
     const [first] = tables;
     if (!first) return failure({ code: 'file-empty', file: this.files[0]?.name ?? '' });
     this.tables = tables;
-    this.stacked = tables.length > 1 && areAlike(tables) ? stackedTable(tables) : null;
+    this.stacked = tables.length > 1 && areAlike(tables) ? stackedTable(tables, folderOf(this.files.map(({ name }) => name))) : null;
     return success({
       kind: 'tables',
       look: lookAt(this.stacked ?? first),
@@ -102,15 +98,15 @@ function areAlike(tables: readonly ImportedTable[]): boolean {
   return tables.every(table => namesOf(table) === namesOf(first));
 }
 
-/** Tables of like files below each other, each row with the name of its file. */
-function stackedTable(tables: readonly ImportedTable[]): ImportedTable | null {
+/** Tables of like files below each other, each row with the name of its file; called like the folder that the files lie in. */
+function stackedTable(tables: readonly ImportedTable[], folder: string | null): ImportedTable | null {
   const made = stack(
-    tables.map(({ table }) => ({ name: table.name, table })),
+    tables.map(({ table }) => ({ name: folder === null ? table.name : table.name.slice(folder.length + 1), table })),
     FILE_COLUMN,
   );
   if (!made.ok) return null;
   const [first] = tables as readonly [ImportedTable, ...ImportedTable[]];
-  const { table } = made.value;
+  const table = { ...made.value.table, name: folder ?? made.value.table.name };
   const columns = first.columns.map(column => ({
     ...column,
     type: (column.name === null ? undefined : columnOf(table, column.name))?.type ?? column.type,

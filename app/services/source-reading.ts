@@ -6,7 +6,8 @@ import type { Result } from 'core/result';
 import type { Intake } from 'core/table';
 import type { EngineApi, Received } from 'engine';
 import { lastValueFrom, Observable, takeUntil, type Subject } from 'rxjs';
-import type { FileReading, NamedFile, Seen } from './reader.worker';
+import type { NamedFile } from './named-file';
+import type { FileReading, Seen } from './reader.worker';
 
 // The share of taking a table in that moving it takes; the rest is looking at what each column holds.
 const READING = 0.94;

@@ -54,12 +54,18 @@ function withKeys(making: MakingOf<'look-up'>, count: number, tables: readonly M
   const shared = columnsOf(making.table, tables).flatMap(({ name }) => (there.has(name) && !making.keys.includes(name) ? [name] : []));
   const keys = keysSized([...making.keys, ...shared], count, making.table, tables);
   const otherKeys = keys.map((key, part) => making.otherKeys[part] ?? keyLike(key, making.other, tables));
-  return { ...making, keys, otherKeys };
+  return { ...making, keys, otherKeys, columns: besideKey(making.columns, otherKeys, making.other, tables) };
+}
+
+/** Those of some columns that are none of the key; where none is left, the table's first that is none, else its key. */
+function besideKey(columns: readonly string[], otherKeys: readonly string[], other: string, tables: readonly MakingTable[]): string[] {
+  const left = columns.filter(name => !otherKeys.includes(name));
+  if (left.length) return left;
+  return [columnsOf(other, tables).find(({ name }) => !otherKeys.includes(name))?.name ?? (otherKeys[0] as string)];
 }
 
 /** Another table to look up in: its columns that are called like the key's, and the first of its others. */
 export function lookUpIn(making: MakingOf<'look-up'>, tables: readonly MakingTable[]): MakingOf<'look-up'> {
   const otherKeys = making.keys.map(key => keyLike(key, making.other, tables));
-  const first = columnsOf(making.other, tables).find(({ name }) => !otherKeys.includes(name))?.name ?? (otherKeys[0] as string);
-  return { ...making, otherKeys, columns: [first] };
+  return { ...making, otherKeys, columns: besideKey([], otherKeys, making.other, tables) };
 }

@@ -221,5 +221,7 @@ describe('tables made of others', () => {
     expect(chosen(two, 'keys', '3')).toEqual({ ...one, keys: ['hut', 'month', 'milk'], otherKeys: ['hut', 'month', 'month'] });
     expect(chosen(two, 'other-key:1', 'price')).toEqual({ ...one, keys: ['hut', 'month'], otherKeys: ['hut', 'price'] });
     expect(chosen(two, 'keys', '1')).toEqual(one);
+    // A column that comes to be of the key is not looked up.
+    expect(chosen({ ...one, columns: ['month'] }, 'keys', '2')).toEqual({ ...one, keys: ['hut', 'month'], otherKeys: ['hut', 'month'] });
   });
 });

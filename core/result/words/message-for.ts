@@ -75,11 +75,11 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
       : `The sheet ${p.sheet} of ${p.file} has no cells there. Choose another sheet or more of it.`,
   'sheet-absent': p => `No sheet is called ${p.name}. Choose one of: ${listed(p.known)}.`,
   'rows-hidden': p =>
-    `${p.count === 1 ? 'One hidden row was' : `${p.count} hidden rows were`} ${p.isKept ? 'read as well. Leave them out if they do not belong' : 'left out'}.`,
+    `${p.count === 1 ? 'One hidden row was' : `${p.count} hidden rows were`} ${p.isKept ? `read as well. Leave ${p.count === 1 ? 'it out if it does' : 'them out if they do'} not belong` : 'left out'}.`,
   'headers-joined': p => `${p.rows} rows of names were joined into one, such as “${p.example}”.`,
   'rows-beyond': p =>
     `${p.count === 1 ? 'One row stands' : `${p.count} rows stand`} below an empty one, from ${p.counts ?? 'line'} ${p.line} on. Leave ${p.count === 1 ? 'it' : 'them'} out at the bottom if ${p.count === 1 ? 'it does' : 'they do'} not belong.`,
-  'merges-filled': p => `${p.count === 1 ? 'One merged text stands' : `${p.count} merged texts stand`} in every row that they cover.`,
+  'merges-filled': p => `${p.count === 1 ? 'One merged text stands' : `${p.count} merged texts stand`} in every row that ${p.count === 1 ? 'it covers' : 'they cover'}.`,
   'errors-missing': p =>
     `${p.count === 1 ? 'One cell holds' : `${p.count} cells hold`} an error, such as ${p.example}. ${p.count === 1 ? 'It was' : 'They were'} left missing.`,
   'numbers-as-text': p =>

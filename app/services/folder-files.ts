@@ -1,6 +1,6 @@
-import type { NamedFile } from './reader.worker';
+import type { NamedFile } from './named-file';
 
-/** Files of dropped folders, at most. */
+/** Files of folders, at most. */
 const MOST_FILES = 2_000;
 
 /** What was dropped, folders by the files in them, however deep; hidden files are passed over. Nothing beyond `MOST_FILES` is looked at. */
@@ -8,8 +8,31 @@ export async function droppedFiles(files: readonly File[], entries: readonly (Fi
   if (!entries.some(entry => entry?.isDirectory)) return files.map(file => ({ file, name: file.name }));
   const found: NamedFile[] = [];
   for (const entry of entries) if (entry) await collect(entry, '', found);
-  return found.sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
+  return inOrder(found);
 }
+
+/** Files that were chosen: those of a folder by their places in it, in order and without the hidden ones; others as they were chosen. */
+export function chosenFiles(files: readonly File[]): NamedFile[] {
+  if (!files.some(file => file.webkitRelativePath)) return files.map(file => ({ file, name: file.name }));
+  const found = files.map(file => ({ file, name: file.webkitRelativePath }));
+  return inOrder(found.filter(({ name }) => !name.split('/').some(part => part.startsWith('.')))).slice(0, MOST_FILES);
+}
+
+/** The folder that all of some files lie in; null where there is none. */
+export function folderOf(names: readonly string[]): string | null {
+  const folder = names[0]?.split('/')[0] ?? '';
+  return names.every(name => name.startsWith(`${folder}/`)) ? folder : null;
+}
+
+/** What is on its way in, in a word: a file by its name, several by their number and folder. */
+export function filesName(names: readonly string[]): string {
+  const folder = folderOf(names);
+  return names.length === 1 ? (names[0] as string) : `${names.length} files${folder === null ? '' : ` of ${folder}`}`;
+}
+
+/** Files by their names, numbers in them as numbers. */
+const inOrder = (files: readonly NamedFile[]): NamedFile[] =>
+  [...files].sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
 
 async function collect(entry: FileSystemEntry, path: string, found: NamedFile[]): Promise<void> {
   if (found.length >= MOST_FILES || entry.name.startsWith('.')) return;
