@@ -1,5 +1,6 @@
 import type { ChartPlan, LabelAsk } from 'core/plan';
 import { FigureDrawing } from 'plot';
+import { TextWidths } from '../plot/canvas/text-widths';
 import { sceneOf } from '../plot/scene/scene-of';
 import type { PlotLayout } from '../plot/scene/layout';
 import { compare, type Timing } from './measure';
@@ -43,17 +44,8 @@ const layoutFor = (count: number): PlotLayout => ({
   for (const count of [200, 2_000]) {
     const [one, two] = canvases(2) as [HTMLCanvasElement, HTMLCanvasElement];
     const ctx = one.getContext('2d') as CanvasRenderingContext2D;
-    const known = new Map<string, number>();
     // As a figure measures: each text once.
-    const width = (text: string, { size }: { readonly size: number }): number => {
-      const key = `${size} ${text}`;
-      let found = known.get(key);
-      if (found === undefined) {
-        ctx.font = `650 ${size}px sans-serif`;
-        known.set(key, (found = ctx.measureText(text).width));
-      }
-      return found;
-    };
+    const width = new TextWidths().on(ctx, 'sans-serif');
     const layout = layoutFor(count);
     const plans = Array.from({ length: 12 }, (_, round) => labelled(count, round));
     const plain = plans.map((_, round) => planOf(count, round));

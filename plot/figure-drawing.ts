@@ -66,6 +66,8 @@ export class FigureDrawing {
   private row: number | null = null;
   /** Paints all once more after parts were painted: where a part is cut off, edges of strokes come out a little softer or harder. */
   private settling: ReturnType<typeof setTimeout> | undefined;
+  /** When parts were painted last, in milliseconds. */
+  private partsAt = 0;
   /** What paints parts alone: it comes with the second picture. */
   private repainter: Repainter | null | undefined;
 
@@ -105,10 +107,22 @@ export class FigureDrawing {
 
   private shownAgain(): void {
     if (this.row !== null) this.outline();
+    if (this.isPaintedInParts()) {
+      this.partsAt = performance.now();
+      this.settling ??= setTimeout(this.settle, IN_PEACE);
+      return;
+    }
     clearTimeout(this.settling);
-    if (this.isPaintedInParts()) this.settling = setTimeout(() => this.chart.render(), IN_PEACE);
-    else this.chart.render();
+    this.settling = undefined;
+    this.chart.render();
   }
+
+  /** Looks again while edits follow each other: a timer for each of them would cost more than most. */
+  private readonly settle = (): void => {
+    const left = this.partsAt + IN_PEACE - performance.now();
+    this.settling = left > 0 ? setTimeout(this.settle, left) : undefined;
+    if (left <= 0) this.chart.render();
+  };
 
   private isPaintedInParts(): boolean {
     const { chart, repainter } = this;

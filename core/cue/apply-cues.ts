@@ -2,7 +2,7 @@ import { compileFormula, Evaluator, nameText, scopeOf, scopeWith, type Scope } f
 import type { Frame } from 'core/frame';
 import { failure, success, type CueProblem, type FormulaProblem, type Result } from 'core/result';
 import { runAll, type Stages } from 'core/stages';
-import { named, type Table } from 'core/table';
+import { named, type Table, type Values } from 'core/table';
 import { type Expansion, type HelperColumn, type HelperFormula } from './kind';
 import { aroundOf, type Surroundings } from './surroundings';
 import { kindOf, type Cue } from './registry';
@@ -118,25 +118,35 @@ class HelperRun {
   /** All of a cue's columns, or the first formula that does not compile: a formula of the analyst's own may not. */
   computeAll(place: number, formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
     const written = textOf(formulas);
-    const computed = this.stages(`cue ${place}`, [this.table, this.before, written], () => this.computed(formulas));
-    if (!computed.ok) return computed;
-    for (const { name, column } of computed.value) {
-      this.evaluator.define(nameText(name), column);
-      this.scope = scopeWith(this.scope, name, column.type);
+    const { scope } = this;
+    let isNew = false;
+    const computed = this.stages(`cue ${place}`, [this.table, this.before, written], () => {
+      isNew = true;
+      return this.computed(formulas);
+    });
+    if (!computed.ok) {
+      // Nothing is seen of a cue that rests.
+      this.scope = scope;
+      return computed;
     }
+    // What was computed just now is known already.
+    if (!isNew) for (const { name, column } of computed.value) this.define(name, column);
     this.before += written;
     return computed;
   }
 
+  private define(name: string, values: Values): void {
+    this.evaluator.define(nameText(name), values);
+    this.scope = scopeWith(this.scope, name, values.type);
+  }
+
   private computed(formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
-    let { scope } = this;
     const columns: HelperColumn[] = [];
     for (const helper of formulas) {
-      const compiled = compileFormula(helper.formula, scope);
+      const compiled = compileFormula(helper.formula, this.scope);
       if (!compiled.ok) return failure({ code: 'cue-formula', name: helper.name, problem: compiled.problems[0] as FormulaProblem });
       const values = this.evaluator.values(compiled.value);
-      this.evaluator.define(nameText(helper.name), values);
-      scope = scopeWith(scope, helper.name, values.type);
+      this.define(helper.name, values);
       columns.push({ ...helper, column: named(helper.name, values), withoutValue: this.evaluator.withoutValue(compiled.value) });
     }
     return success(columns);

@@ -88,4 +88,19 @@ describe('what a cue has to say', () => {
     const [bad, good] = applyCues([make('rule', { branches: [{ name: 'x', when: 'c > 1' }] }), make('extremes', {})], frame);
     expect([bad?.helpers.length, good?.helpers.length]).toEqual([0, 3]);
   });
+  it('a later cue sees nothing of one that rests, not even the columns that worked', () => {
+    const columns = [
+      { name: 'half', formula: 'a / 2' },
+      { name: 'broken', formula: 'c + 1' },
+    ];
+    const second = make('rule', { branches: [{ name: 'x', when: 'half > 1' }] });
+    const [bad, later] = applyCues([make('rule', { columns, branches: [{ name: 'y', when: 'a > 0' }] }), second], frameFor([1, 4]));
+    expect([bad?.helpers.length, later?.helpers.length]).toEqual([0, 0]);
+    expect(later?.problems.map(messageFor).join()).toContain('No column is called “half”');
+    const [, fine] = applyCues(
+      [make('rule', { columns: columns.slice(0, 1), branches: [{ name: 'y', when: 'a > 0' }] }), second],
+      frameFor([1, 4]),
+    );
+    expect(fine?.problems).toEqual([]);
+  });
 });

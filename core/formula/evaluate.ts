@@ -5,6 +5,7 @@ import { compareVecs, distinctVecs } from './compare';
 import {
   aggregates,
   choose,
+  chooseBy,
   extractField,
   joinTexts,
   likeTexts,
@@ -18,7 +19,7 @@ import {
 import { groupRows } from './groups';
 import { isAmong } from './among';
 import { isTruth, runArithmetic, runDaysBetween, runLogic, runNegate, runNot } from './operators';
-import { pickEqual, pickMissing, pickWhere } from './pick';
+import { firstHeld, pickEqual, pickMissing, pickWhere } from './pick';
 import { sortWindow } from './sort-rows';
 import { partsOf, type Typed, type TypedAggregate, type TypedWindow, type TypedWindowCall } from './typed';
 import { constantVec, materialise, strideOf, varying, type BooleanVec, type NumericVec, type TextVec, type Vec } from './vec';
@@ -35,6 +36,7 @@ export class Evaluator {
   private readonly known = new Map<string, Vec>();
   private readonly partitions = new Map<string, ReturnType<typeof groupRows>>();
   private readonly sorts = new Map<string, SortedWindow>();
+  private readonly lacks = new Map<string, number>();
 
   /**
    * @param groups set for a measure: aggregates give one value per group, and so does the whole formula
@@ -69,6 +71,13 @@ export class Evaluator {
   }
 
   private lacking(formula: Typed): number {
+    let count = this.lacks.get(formula.key);
+    // Formulas of one cue share most of their parts.
+    if (count === undefined) this.lacks.set(formula.key, (count = this.countLacking(formula)));
+    return count;
+  }
+
+  private countLacking(formula: Typed): number {
     const [result, parts] = [this.vec(formula), partsOf(formula).map(part => this.vec(part))];
     const numbers = result.type === 'number' ? result.data : null;
     let count = 0;
@@ -89,7 +98,7 @@ export class Evaluator {
     const rows = this.rowCount;
     switch (f.op) {
       case 'constant':
-        return constantVec(f.type, f.value);
+        return constantOf(f);
       case 'column':
         return this.column(f.name);
       case 'negate':
@@ -187,11 +196,7 @@ export class Evaluator {
     const constant = [...results, ...whens].every(vec => vec.constant);
     if (whens.length === 1 && !f.otherwise && !constant && results[0] && results[0].data instanceof Float64Array)
       return pickWhere(whens[0] as BooleanVec, results[0] as NumericVec, rows);
-    const otherwise = f.otherwise ? whens.length : -1;
-    return choose(results, constant ? 1 : rows, row => {
-      for (let nth = 0; nth < whens.length; nth++) if (isHeld(whens[nth] as BooleanVec, row)) return nth;
-      return otherwise;
-    });
+    return chooseBy(results, firstHeld(whens, f.otherwise ? whens.length : -1, constant ? 1 : rows));
   }
 
   /**
@@ -247,14 +252,18 @@ export class Evaluator {
   }
 
   /** One sort for all functions of the same partition and order. */
-  private sortOf({ partition, order }: TypedWindow): SortedWindow {
-    const key = JSON.stringify([partition.map(part => part.key), order.map(({ by, ...rest }) => [by.key, rest])]);
+  private sortOf(window: TypedWindow): SortedWindow {
+    const { partition, order } = window;
+    const key = sortKeyOf(window);
     let sorted = this.sorts.get(key);
     if (!sorted) {
       const keys = order.map(({ by, ...rest }) => ({ ...rest, values: this.laidOut(by) }));
       const ids = partition.length ? this.partitionOf(partition).ids : null;
       const { rowCount } = this.table;
-      sorted = this.stages(`sort ${key}`, [rowCount, ids, ...keys.map(({ values }) => values.data)], () => sortWindow(ids, keys, rowCount));
+      // An edit moves few rows: the order before is where the next one begins.
+      sorted = this.stages<SortedWindow>(`sort ${key}`, [rowCount, ids, ...keys.map(({ values }) => values.data)], before =>
+        sortWindow(ids, keys, rowCount, before?.rows),
+      );
       this.sorts.set(key, sorted);
     }
     return sorted;
@@ -281,6 +290,25 @@ export class Evaluator {
     }
     return groups;
   }
+}
+
+const constants = new WeakMap<Typed, Vec>();
+
+/** A constant of a formula, made once: edits leave formulas as they are. */
+function constantOf(f: Extract<Typed, { op: 'constant' }>): Vec {
+  const vec = constants.get(f) ?? constantVec(f.type, f.value);
+  constants.set(f, vec);
+  return vec;
+}
+
+const sortKeys = new WeakMap<TypedWindow, string>();
+
+/** What tells one sort from another; written once for a window of a formula. */
+function sortKeyOf(window: TypedWindow): string {
+  const { partition, order } = window;
+  const key = sortKeys.get(window) ?? JSON.stringify([partition.map(part => part.key), order.map(({ by, ...rest }) => [by.key, rest])]);
+  sortKeys.set(window, key);
+  return key;
 }
 
 /** Operations that can have no value for values that are there. */

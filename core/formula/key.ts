@@ -6,6 +6,17 @@ import type { TypedType } from './types';
 const PLAIN_NAME = /^[\p{L}_][\p{L}\p{N}\p{M}_]*$/u;
 /** A column name as SQL: bare where that is safe in any engine, else in double quotes. */
 export function nameText(name: string): string {
+  let text = texts.get(name);
+  if (text === undefined) {
+    if (texts.size >= KEPT_KEYS) texts.clear();
+    texts.set(name, (text = quotedUnlessBare(name)));
+  }
+  return text;
+}
+
+const texts = new Map<string, string>();
+
+function quotedUnlessBare(name: string): string {
   const bare = PLAIN_NAME.test(name) && name === name.toLowerCase() && !RESERVED.has(name);
   return bare ? name : `"${name.replaceAll('"', '""')}"`;
 }

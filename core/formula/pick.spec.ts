@@ -1,9 +1,12 @@
 import { rowsWithValue } from 'core/table';
-import { pickEqual, pickMissing } from './pick';
-import type { NumericVec } from './vec';
+import { chooseBy } from './functions';
+import { firstHeld, pickEqual, pickMissing, pickWhere } from './pick';
+import { constantVec, type BooleanVec, type NumericVec } from './vec';
 
 const column = (...values: number[]): NumericVec => ({ type: 'number', data: Float64Array.from(values), constant: false });
 const constant = (value: number): NumericVec => ({ type: 'number', data: Float64Array.of(value), constant: true });
+
+const held = (...data: number[]): BooleanVec => ({ type: 'boolean', data: Uint8Array.from(data), constant: false });
 
 describe('a case that picks', () => {
   const x = column(3, NaN, 7, 3, -0);
@@ -17,6 +20,8 @@ describe('a case that picks', () => {
     ['where another is missing', () => pickMissing(column(NaN, 1, NaN, 1, NaN), x, 5), [3, NaN, 7, NaN, -0], [0, 2, 4]],
     ['one value where another is missing', () => pickMissing(column(NaN, 1, NaN, 1, 1), constant(4), 5), [4, NaN, 4, NaN, NaN], [0, 2]],
     ['all of them, since the one tested is missing', () => pickMissing(constant(NaN), x, 5), [3, NaN, 7, 3, -0], [0, 2, 3, 4]],
+    ['where a condition holds; missing holds nowhere', () => pickWhere(held(1, 0, 1, 2, 1), x, 5), [3, NaN, 7, NaN, -0], [0, 2, 4]],
+    ['where it holds, though the value is missing', () => pickWhere(held(0, 1, 0, 1, 0), x, 5), [NaN, NaN, NaN, 3, NaN], [3]],
     ['none, since the one tested is there', () => pickMissing(constant(1), x, 5), [NaN, NaN, NaN, NaN, NaN], []],
   ];
   for (const [name, picked, values, rows] of cases)
@@ -31,6 +36,21 @@ describe('a case that picks', () => {
     pickEqual([x, constant(7), x], 5);
     expect([...rowsWithValue(first)]).toEqual([0, 3]);
     expect([...x.data]).toEqual([3, NaN, 7, 3, -0]);
+  });
+
+  it('takes the first condition that holds, one for all rows among them', () => {
+    const always = { ...held(1), constant: true };
+    expect([...firstHeld([held(0, 1, 1, 2), held(1, 1, 0, 2)], -1, 4)]).toEqual([1, 0, 0, -1]);
+    expect([...firstHeld([held(0, 1, 0, 2), always], 2, 4)]).toEqual([1, 0, 1, 1]);
+    expect([...firstHeld([], 0, 2)]).toEqual([0, 0]);
+  });
+
+  it('takes the value that was chosen for each row, texts from several dictionaries', () => {
+    const texts = { type: 'text' as const, data: Int32Array.of(1, 0, -1, 0), dictionary: ['a', 'b'], constant: false };
+    const chosen = chooseBy([texts, constantVec('text', 'b')], Int16Array.of(0, 1, 0, -1));
+    const dictionary = 'dictionary' in chosen ? chosen.dictionary : [];
+    expect(Array.from(chosen.data, code => dictionary[code] ?? null)).toEqual(['b', 'b', null, null]);
+    expect([...chooseBy([x, constant(9)], Int16Array.of(0, 1, -1, 1, 0)).data]).toEqual([3, 9, NaN, 9, -0]);
   });
 
   it('of constants is a constant', () => {

@@ -64,8 +64,32 @@ export function pickWhere(when: BooleanVec, then: NumericVec, rows: number): Vec
   const data = new Float64Array(rows).fill(NaN);
   const [ws, ts] = [strideOf(when), strideOf(then)];
   // A condition by row is the common case, and few rows hold it.
-  if (ws === 1) {
-    for (let row = 0; row < rows; row++) if (when.data[row] === 1) data[row] = then.data[row * ts] as number;
-  } else if (when.data[0] === 1) for (let row = 0; row < rows; row++) data[row] = then.data[row * ts] as number;
+  if (ws === 1) knowRowsWithValue(data, pickHeld(when.data, then.data, ts, data));
+  else if (when.data[0] === 1) for (let row = 0; row < rows; row++) data[row] = then.data[row * ts] as number;
   return { type: then.type, data, constant: false };
+}
+
+function pickHeld(when: Uint8Array, then: Float64Array, stride: 0 | 1, data: Float64Array): Int32Array {
+  const hits = roomFor(data.length);
+  let count = 0;
+  for (let row = 0; row < data.length; row++) {
+    if (when[row] !== 1) continue;
+    const picked = then[row * stride] as number;
+    data[row] = picked;
+    if (picked === picked) hits[count++] = row;
+  }
+  return hits.slice(0, count);
+}
+
+/** The first condition that holds in each row, by its place; `otherwise` where none does. */
+export function firstHeld(whens: readonly BooleanVec[], otherwise: number, rows: number): Int16Array {
+  const which = new Int16Array(rows).fill(otherwise);
+  // From the last on, so that the first has the last word.
+  for (let nth = whens.length - 1; nth >= 0; nth--) {
+    const when = whens[nth] as BooleanVec;
+    if (!when.constant) {
+      for (let row = 0; row < rows; row++) if (when.data[row] === 1) which[row] = nth;
+    } else if (when.data[0] === 1) which.fill(nth);
+  }
+  return which;
 }

@@ -8,7 +8,7 @@ export interface Sliding extends FrameRanges {
 /**
  * A summary that two neighbouring stretches combine into one of both. States are runs of `width` numbers in flat memory.
  */
-interface Merging {
+export interface Merging {
   readonly width: number;
   readonly empty: readonly number[];
   readonly leaf: (at: number, into: Float64Array, place: number) => void;
@@ -20,7 +20,11 @@ interface Merging {
  * A moving summary without ever taking a value out, so that nothing is lost to cancellation.
  * Method: a queue of two stacks; the front keeps sums of its suffixes, the back one running sum. Cost: O(n) merges in all.
  */
-function slide({ low, high }: FrameRanges, { width, empty, leaf, merge }: Merging, read: (state: Float64Array) => number): Float64Array {
+export function slide(
+  { low, high }: FrameRanges,
+  { width, empty, leaf, merge }: Merging,
+  read: (state: Float64Array) => number,
+): Float64Array {
   const size = low.length;
   const out = new Float64Array(size);
   const front = new Float64Array(size * width);
@@ -56,28 +60,6 @@ function slide({ low, high }: FrameRanges, { width, empty, leaf, merge }: Mergin
   }
   return out;
 }
-
-/** Sum, and what rounding lost; count. Method: Neumaier's compensation, merged. */
-const sums = (values: Float64Array): Merging => ({
-  width: 3,
-  empty: [0, 0, 0],
-  leaf: (at, into, place) => {
-    const value = values[at] as number;
-    const there = value === value;
-    into[place] = there ? value : 0;
-    into[place + 1] = 0;
-    into[place + 2] = there ? 1 : 0;
-  },
-  merge: (a, i, b, j, into, place) => {
-    const [x, y] = [a[i] as number, b[j] as number];
-    const sum = x + y;
-    const lost = (a[i + 1] as number) + (b[j + 1] as number) + (Math.abs(x) >= Math.abs(y) ? x - sum + y : y - sum + x);
-    const count = (a[i + 2] as number) + (b[j + 2] as number);
-    into[place] = sum;
-    into[place + 1] = lost;
-    into[place + 2] = count;
-  },
-});
 
 /** Count, mean, squares around it. Method: Chan, Golub and LeVeque (1979). */
 const variances = (values: Float64Array): Merging => ({
@@ -132,46 +114,8 @@ const pairs = (ys: Float64Array, xs: Float64Array): Merging => ({
   },
 });
 
-const finite = (value: number): number => (Number.isFinite(value) ? value : NaN);
-
-/** True when every frame of the running kind: each starts where its partition does. */
-const runs = ({ low }: FrameRanges, starts: Uint8Array): boolean => {
-  for (let at = 0, start = 0; at < low.length; at++) {
-    if (starts[at]) start = at;
-    if (low[at] !== start) return false;
-  }
-  return true;
-};
-
-/** Sums or means over a moving window; no value is ever taken out of a sum, so that nothing is lost to cancellation. Missing values are passed over. */
-export function slidingSums(sliding: Sliding, mean: boolean, starts: Uint8Array): Float64Array {
-  if (runs(sliding, starts)) return runningSums(sliding, mean, starts);
-  return slide(sliding, sums(sliding.values), ([sum, lost, count]) =>
-    count === 0 ? NaN : finite(((sum as number) + (lost as number)) / (mean ? (count as number) : 1)),
-  );
-}
-
-// The running total is the commonest of all: one flat pass.
-function runningSums({ values, high }: Sliding, mean: boolean, starts: Uint8Array): Float64Array {
-  const out = new Float64Array(values.length);
-  let total = 0;
-  let lost = 0;
-  let count = 0;
-  let to = 0;
-  for (let at = 0; at < values.length; at++) {
-    if (starts[at]) [total, lost, count, to] = [0, 0, 0, at];
-    for (const end = high[at] as number; to < end; to++) {
-      const value = values[to] as number;
-      if (value !== value) continue;
-      const next = total + value;
-      lost += Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total;
-      total = next;
-      count++;
-    }
-    out[at] = count === 0 ? NaN : finite(mean ? (total + lost) / count : total + lost);
-  }
-  return out;
-}
+/** A result that is there; what overflows has none. */
+export const finite = (value: number): number => (Number.isFinite(value) ? value : NaN);
 
 /** Variances over a moving window, from merged moments. Missing values are passed over. */
 export function slidingVariances(sliding: Sliding, fewest: 0 | 1, root: boolean): Float64Array {

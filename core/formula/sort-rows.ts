@@ -19,14 +19,43 @@ export function sortRows(keys: readonly SortKey[], rows: number): Int32Array {
 // Below this, comparing beats counting.
 const RADIX_FROM = 3_000;
 
-function sortColumns(columns: readonly Float64Array[], rows: number): Int32Array {
-  const order = identity(rows);
-  if (columns.length === 0) return order;
-  if (rows >= RADIX_FROM) return radixSort(columns, order);
+function sortColumns(columns: readonly Float64Array[], rows: number, before?: Int32Array): Int32Array {
+  if (columns.length === 0) return identity(rows);
+  const compare = comparing(columns);
+  const near = before?.length === rows ? sortedFrom(before, compare) : null;
+  if (near) return near;
+  return rows >= RADIX_FROM ? radixSort(columns, identity(rows)) : identity(rows).sort(compare);
+}
+
+type CompareRows = (a: number, b: number) => number;
+
+function comparing(columns: readonly Float64Array[]): CompareRows {
   const [first, second] = columns;
   // One key is the common case. Two missing values differ by NaN, which counts as equal.
-  if (first && !second) return order.sort((a, b) => (first[a] as number) - (first[b] as number) || a - b);
-  return order.sort((a, b) => compareRows(columns, a, b) || a - b);
+  if (first && !second) return (a, b) => (first[a] as number) - (first[b] as number) || a - b;
+  return (a, b) => compareRows(columns, a, b) || a - b;
+}
+
+// Moves per row that an order may need before sorting anew is quicker.
+const MOST_MOVES = 2;
+
+/**
+ * An order that was nearly right put right by insertion; null where it was too far off. Rows are told apart in the end by their numbers, so the order that
+ * comes is the only one, wherever it began. Cost: O(rows), and a step for each place that a row moves.
+ */
+function sortedFrom(before: Int32Array, compare: CompareRows): Int32Array | null {
+  const order = before.slice();
+  let moves = order.length * MOST_MOVES;
+  for (let i = 1; i < order.length; i++) {
+    const row = order[i] as number;
+    let at = i;
+    for (; at > 0 && compare(order[at - 1] as number, row) > 0; at--) {
+      if (moves-- === 0) return null;
+      order[at] = order[at - 1] as number;
+    }
+    order[at] = row;
+  }
+  return order;
 }
 
 function identity(rows: number): Int32Array {
@@ -35,14 +64,18 @@ function identity(rows: number): Int32Array {
   return order;
 }
 
-/** Sorts within partitions and marks where partitions and runs of equal rows start. `ids` tells the partition of each row. */
+/**
+ * Sorts within partitions and marks where partitions and runs of equal rows start. `ids` tells the partition of each row; `before` is an order of the rows
+ * that may be near.
+ */
 export function sortWindow(
   ids: Int32Array | null,
   keys: readonly SortKey[],
   rows: number,
+  before?: Int32Array,
 ): SortedRows & { readonly keys: readonly Float64Array[] } {
   const columns = keys.map(comparableColumn);
-  const order = sortColumns(ids ? [Float64Array.from(ids), ...columns] : columns, rows);
+  const order = sortColumns(ids ? [Float64Array.from(ids), ...columns] : columns, rows, before);
   const starts = new Uint8Array(rows);
   const changes = new Uint8Array(rows);
   if (rows) starts[0] = changes[0] = 1;

@@ -1,7 +1,7 @@
 import { cellAt, tableOf, type Cell, type Table } from 'core/table';
 import { compileFormula, Evaluator, scopeOf } from './index';
 import { radixSort } from './radix-sort';
-import { sortRows } from './sort-rows';
+import { sortRows, sortWindow } from './sort-rows';
 
 /** Numbers from 0 to 1 from a fixed seed. Method: mulberry32. */
 let state = 12;
@@ -142,6 +142,25 @@ describe('sorting many rows', () => {
       );
       const expected = [...values.keys()].sort((a, b) => (values[a] as number) - (values[b] as number) || a - b);
       expect([...order]).toEqual(expected);
+    });
+  for (const rows of [0, 1, 2, 200, 4000])
+    it(`${rows} rows come in the same order wherever it began`, () => {
+      const data = Float64Array.from({ length: rows }, () => (random() < 0.1 ? NaN : Math.floor(random() * 60)));
+      const ids = Int32Array.from(data, () => Math.floor(random() * 2));
+      const sorted = (from?: Int32Array): number[] => [
+        ...sortWindow(ids, [{ values: { type: 'number', data }, descending: true }], rows, from).rows,
+      ];
+      const order = Int32Array.from(sorted());
+      const begun = order.slice();
+      // One cell edited: a row that moves far, another that becomes missing.
+      if (rows > 1) [data[rows >> 1], data[0]] = [59.5, NaN];
+      const expected = sorted();
+      expect(sorted(order)).toEqual(expected);
+      expect(sorted(order.slice().reverse())).toEqual(expected);
+      expect(sorted(Int32Array.from(data, (_, row) => row))).toEqual(expected);
+      expect(sorted(order.slice(1))).toEqual(expected);
+      // Where it began stays as it was.
+      expect(order).toEqual(begun);
     });
   it('by several keys, as comparing does', () => {
     const make = (size: number) => ({

@@ -8,12 +8,12 @@ import {
   slidingModes,
   slidingPairs,
   slidingQuantiles,
-  slidingSums,
   slidingVariances,
   type Sliding,
 } from './sliding';
+import { slidingSums } from './sliding-sums';
 import { dictionaryRanks } from './text-order';
-import type { TypedAggregate, TypedWindow, TypedWindowCall } from './typed';
+import type { TypedAggregate, TypedBounds, TypedWindow, TypedWindowCall } from './typed';
 import { materialise, strideOf, type NumericVec, type TextVec, type Vec } from './vec';
 
 /** A window ready to run: its rows sorted. */
@@ -23,8 +23,20 @@ export interface WindowRun {
   readonly rows: number;
 }
 
-function rangesOf({ window, sorted }: WindowRun): FrameRanges {
+// Frames of an order that an edit leaves as it is.
+const framesOf = new WeakMap<SortedWindow, WeakMap<TypedBounds, FrameRanges>>();
+
+function rangesOf(run: WindowRun): FrameRanges {
+  const { window, sorted } = run;
   const bounds = window.bounds ?? (window.order.length ? DEFAULT_BOUNDS : WHOLE_BOUNDS);
+  const known = framesOf.get(sorted) ?? new WeakMap<TypedBounds, FrameRanges>();
+  framesOf.set(sorted, known);
+  const ranges = known.get(bounds) ?? rangesWithin(run, bounds);
+  known.set(bounds, ranges);
+  return ranges;
+}
+
+function rangesWithin({ window, sorted }: WindowRun, bounds: TypedBounds): FrameRanges {
   const [key] = window.order;
   const type = key?.by.type;
   const range: RangeKey | null =
@@ -94,8 +106,19 @@ export function runWindowCall(run: WindowRun, f: TypedWindowCall, args: readonly
   return valuesAt(value as Vec, from, otherwise, run.rows);
 }
 
+// The rows before, or after, in an order that an edit leaves as it is.
+const nextTo = { '-1': new WeakMap<SortedWindow, Int32Array>(), '1': new WeakMap<SortedWindow, Int32Array>() };
+
 /** For each row, the row so many places before or after it in its partition; −1 where there is none. */
-function neighbours({ sorted, rows }: WindowRun, direction: -1 | 1, n: Vec | undefined): Int32Array {
+function neighbours(run: WindowRun, direction: -1 | 1, n: Vec | undefined): Int32Array {
+  if (n) return neighboursAt(run, direction, n);
+  const known = nextTo[direction];
+  const found = known.get(run.sorted) ?? neighboursAt(run, direction, undefined);
+  known.set(run.sorted, found);
+  return found;
+}
+
+function neighboursAt({ sorted, rows }: WindowRun, direction: -1 | 1, n: Vec | undefined): Int32Array {
   const from = new Int32Array(rows).fill(-1);
   const { rows: order, starts } = sorted;
   const partition = partitionNumbers(starts);

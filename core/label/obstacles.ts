@@ -34,7 +34,7 @@ const NODE = 16;
 // Touching is not meeting.
 const HAIR = 1e-6;
 // Labels times obstacles: for fewer, looking at all is quicker than making an index, until so many have been looked at.
-const [FEW, LOOKED] = [20_000, 300_000];
+const [FEW, LOOKED] = [50_000, 1_000_000];
 // Obstacles that are left out together.
 const STRETCH = 16;
 

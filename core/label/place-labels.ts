@@ -139,7 +139,7 @@ class Placing {
   private isFree(box: Box, { within, on }: Spot): boolean {
     if (!contains(this.ground.room, box) || (within !== undefined && !contains(within, box))) return false;
     this.tries -= 1;
-    return !this.placed.meets(box) && !this.ground.obstacles.meets(box, on);
+    return !this.ground.obstacles.meets(box, on) && !this.placed.meets(box);
   }
 
   /** Whether a label that steps aside would stand where another is waited for. */

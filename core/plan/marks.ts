@@ -53,14 +53,13 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
     marked[at] = Math.min(MOST_NUMBER, applied[cue]?.number ?? 1);
   }
   const places = placesOf(slice);
-  const asks = marksOf(request, measure).flatMap(shown => asksOf(request, shown, places, colours));
+  const shownMarks = marksOf(request, measure);
+  const asks = shownMarks.flatMap(shown => asksOf(request, shown, places, colours));
   return {
     colour: unmarked,
     colours,
     marked,
-    outlined: marksOf(request, measure)
-      .filter(({ item }) => item.look.outline)
-      .flatMap(shown => Array.from(atsOf(shown, places))),
+    outlined: shownMarks.filter(({ item }) => item.look.outline).flatMap(shown => Array.from(atsOf(shown, places))),
     glyphs: asks.flatMap(({ glyph }) => (glyph ? [glyph] : [])),
     labels: once(labelsOf(request, measure, places, figure.shape.arrange === 'side' ? slice.series : null)),
   };

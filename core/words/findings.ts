@@ -71,7 +71,8 @@ function markedWords(part: string, of: Finding): string {
   const rows = column ? rowsWithValue(column) : [];
   if (rows.length === 0) return '';
   const told = rowsTold(of, of.from.cue.measure);
-  const names = Array.from(rows.slice(0, MOST_NAMES), told);
+  const names: string[] = [];
+  for (let at = 0; at < Math.min(rows.length, MOST_NAMES); at++) names.push(told(rows[at] as number));
   const more = rows.length > MOST_NAMES ? ` and ${rows.length - MOST_NAMES} more` : '';
   return `${part.charAt(0).toUpperCase()}${part.slice(1)}: ${names.join('; ')}${more}.`;
 }
@@ -111,7 +112,8 @@ function rowsTold(of: Finding, measure: string): (row: number) => string {
 /** A row by its category, and by its series or panel where the figure has them: "Fennmoor of Tolm", "Fennmoor in Jun 2031". */
 export function nameOf({ frame, figure }: Pick<Finding, 'frame' | 'figure'>, row: number): string {
   const { series, panel } = frame;
-  const splits = series === null && panel === null ? [] : [...new Set([series, panel])];
+  if (series === null && panel === null) return rowName(frame, figure, row);
+  const splits = [...new Set([series, panel])];
   return `${rowName(frame, figure, row)}${splits.map(name => partWords({ frame, figure }, name, row)).join('')}`;
 }
 

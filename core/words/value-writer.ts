@@ -47,12 +47,30 @@ function oncePerColumn(): (style: NumberStyle, values: ArrayLike<number>) => () 
   };
 }
 
+// Enough for every label and sentence of a figure; an edit leaves most values as they were.
+const KEPT = 10_000;
+
+/** Writes numbers by one style, and remembers what it wrote. */
+function remembering(style: NumberStyle): (value: number) => string {
+  const texts = new Map<number, string>();
+  return value => {
+    let text = texts.get(value);
+    if (text === undefined) {
+      if (texts.size >= KEPT) texts.clear();
+      texts.set(value, (text = formatNumber(value, style)));
+    }
+    return text;
+  };
+}
+
 /** How one measure's numbers are written in each place. */
 interface Ways {
   readonly unit: string | undefined;
   readonly value: NumberStyle;
   readonly full: NumberStyle;
   readonly tick: NumberStyle;
+  readonly writeValue: (value: number) => string;
+  readonly writeFull: (value: number) => string;
 }
 
 /** What of a figure its writer reads: while it stays the same, so does the writer. */
@@ -69,8 +87,8 @@ export function writerOf(figure: WrittenFigure, writing: Writing): ValueWriter {
   };
   return {
     unit: name => ways(name).unit,
-    value: (name, value) => formatNumber(value, ways(name).value),
-    full: (name, value) => formatNumber(value, ways(name).full),
+    value: (name, value) => ways(name).writeValue(value),
+    full: (name, value) => ways(name).writeFull(value),
     style: name => ways(name).value,
     tick: (name, value) => formatNumber(value, ways(name).tick),
     alike: (name, values, place) => {
@@ -95,8 +113,17 @@ export function writerOf(figure: WrittenFigure, writing: Writing): ValueWriter {
   };
 }
 
+function waysOf(name: string, figure: WrittenFigure, writing: Writing): Ways {
+  const styles = stylesOf(name, figure, writing);
+  return { ...styles, writeValue: remembering(styles.value), writeFull: remembering(styles.full) };
+}
+
 /** A format says it all, unit included; without one the figure's scales and the column's unit do. */
-function waysOf(name: string, { data, scales, dress }: WrittenFigure, { units, formats, liveries }: Writing): Ways {
+function stylesOf(
+  name: string,
+  { data, scales, dress }: WrittenFigure,
+  { units, formats, liveries }: Writing,
+): Omit<Ways, 'writeValue' | 'writeFull'> {
   const measure = data.measures.find(item => item.name === name);
   const column = measure ?? data.helpers.find(item => item.name === name);
   const format = formats.find(item => item.name === (column?.format ?? liveryNamed(dress.livery, liveries)?.format));

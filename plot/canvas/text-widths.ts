@@ -1,7 +1,7 @@
 import type { Font, TextWidth } from '../scene/scene';
 
 // Texts that one figure has measured at most, before it begins again.
-const MOST = 5_000;
+const MOST = 50_000;
 
 /** A font as a canvas is told it. */
 export const fontText = ({ size, weight }: Font, family: string): string => `${weight} ${size}px ${family}`;

@@ -71,6 +71,9 @@ export const wholeChanged = (item: SceneItem, { changed, measure }: Comparing): 
 export function compared(before: SceneItem, next: SceneItem, comparing: Comparing): SceneItem {
   if (before === next || next.kind === 'text' || next.kind === 'glyph') return before;
   const [a, b] = [listOf(before as ListItem), listOf(next)];
+  // Most lists stay as they are, and with them what is known of them.
+  const { length } = b.data;
+  if (a.data.length === length && isNear(a.data, 0, b.data, 0, length, comparing.unseen)) return before;
   if (next.kind === 'path') return withList(next, comparePath(a, b, next, comparing));
   return withList(next, comparePieces(a, b, comparing));
 }

@@ -19,10 +19,13 @@ type Standing = Pick<Scene, 'width' | 'height' | 'ground' | 'family' | 'pictures
  */
 export class Repainter {
   private standing: Standing | null = null;
+  /** The ink of items that stand there: most of them stay from one scene to the next. */
+  private inks = new WeakMap<SceneItem, Box>();
 
   /** All of a scene has been painted on a canvas with so many device pixels to each CSS pixel. */
   stands({ width, height, ground, family, pictures, horizontal, groups }: Scene, ratio: number): void {
     this.standing = { width, height, ground, family, pictures, horizontal, groups, ratio };
+    this.inks = new WeakMap();
   }
 
   /** What stands on the canvas would look otherwise now, or is not known. */
@@ -48,8 +51,14 @@ export class Repainter {
     const boxes = tiles.boxes();
     if (!boxes) return false;
     this.standing = { ...before, groups };
-    if (boxes.length > 0) paintWithin(canvas, this.standing, boxes, measure);
+    if (boxes.length > 0) paintWithin(canvas, this.standing, boxes, item => this.inkOf(item, measure));
     return true;
+  }
+
+  private inkOf(item: SceneItem, measure: TextWidth): Box {
+    const ink = this.inks.get(item) ?? inkOfItem(item, measure);
+    this.inks.set(item, ink);
+    return ink;
   }
 }
 
@@ -68,8 +77,8 @@ function isLike(a: Standing, b: Scene): boolean {
 }
 
 /** Paints a scene in some boxes on whole device pixels: in each from its ground on, so that they may share some. */
-function paintWithin(canvas: Canvas, seen: Seen, boxes: readonly Box[], measure: TextWidth): void {
-  const inked = seen.groups.map(group => ({ group, inks: group.items.map(item => inkOfItem(item, measure)) }));
+function paintWithin(canvas: Canvas, seen: Seen, boxes: readonly Box[], inkOf: (item: SceneItem) => Box): void {
+  const inked = seen.groups.map(group => ({ group, inks: group.items.map(inkOf) }));
   for (const box of boxes) {
     const groups: SceneGroup[] = [];
     for (const { group, inks } of inked) {

@@ -5,25 +5,34 @@ import type { Scalar } from './entry';
 
 /** Takes each row's value from the argument that `pick` names; −1 gives a missing value. */
 export function choose(args: readonly Vec[], n: number, pick: (row: number) => number): Vec {
+  const which = new Int16Array(n);
+  for (let row = 0; row < n; row++) which[row] = pick(row);
+  return chooseBy(args, which);
+}
+
+/** Takes each row's value from the argument at the place that `which` has for the row; −1 gives a missing value. */
+export function chooseBy(args: readonly Vec[], which: Int16Array): Vec {
+  const n = which.length;
   const constant = args.every(arg => arg.constant) && n === 1;
   const type = (args[0] as Vec).type;
-  if (type === 'text') return chooseText(args as readonly TextVec[], n, pick, constant);
+  if (type === 'text') return chooseText(args as readonly TextVec[], which, constant);
   const data = type === 'boolean' ? new Uint8Array(n).fill(MISSING_BOOLEAN) : new Float64Array(n).fill(NaN);
+  const [sources, strides] = [args.map(arg => arg.data), args.map(strideOf)];
   for (let row = 0; row < n; row++) {
-    const arg = args[pick(row)];
-    if (arg) data[row] = arg.data[row * strideOf(arg)] as number;
+    const at = which[row] as number;
+    if (at >= 0) data[row] = (sources[at] as Vec['data'])[row * (strides[at] as number)] as number;
   }
   return { type, data, constant } as Vec;
 }
 
-function chooseText(args: readonly TextVec[], n: number, pick: (row: number) => number, constant: boolean): Vec {
+function chooseText(args: readonly TextVec[], which: Int16Array, constant: boolean): Vec {
   const codes = new TextCodes();
   const translated = args.map(arg => arg.dictionary.map(text => codes.codeOf(text)));
-  const data = new Int32Array(n).fill(MISSING_TEXT);
-  for (let row = 0; row < n; row++) {
-    const which = pick(row);
-    const arg = args[which];
-    if (arg) data[row] = (translated[which] as number[])[arg.data[arg.constant ? 0 : row] as number] ?? MISSING_TEXT;
+  const [sources, strides] = [args.map(arg => arg.data), args.map(strideOf)];
+  const data = new Int32Array(which.length).fill(MISSING_TEXT);
+  for (let row = 0; row < data.length; row++) {
+    const at = which[row] as number;
+    if (at >= 0) data[row] = translated[at]?.[sources[at]?.[row * (strides[at] as number)] as number] ?? MISSING_TEXT;
   }
   return { type: 'text', data, dictionary: codes.dictionary, constant };
 }

@@ -1,6 +1,6 @@
 export { aggregates, placesToTexts } from './aggregates';
 export type { Aggregate, AggregateOptions, Groups } from './aggregate-entry';
-export { choose } from './choose';
+export { choose, chooseBy } from './choose';
 export {
   DATE_FIELDS,
   DATE_GRAINS,
