@@ -70,7 +70,7 @@ const SIZES: readonly (readonly [Size, string, number, number])[] = [
         />
       }
     </fieldset>
-    <fieldset class="mt-2 grid grid-cols-4 gap-2">
+    <fieldset class="mt-2 grid grid-cols-4 items-end gap-2">
       <legend class="sheet-head px-0">Sizes, in pixels</legend>
       @for (item of sizes; track item[0]) {
         <label

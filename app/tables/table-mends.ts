@@ -35,7 +35,7 @@ interface MendLine {
       <div class="flex flex-wrap items-baseline gap-x-2" data-mend>
         <input
           type="checkbox"
-          class="translate-y-0.5 accent-accent"
+          class="translate-y-0.5"
           [checked]="!line.mend.off"
           [attr.aria-label]="(line.mend.off ? 'Do: ' : 'Do not: ') + line.words"
           (change)="change($index, { off: !line.mend.off })"
