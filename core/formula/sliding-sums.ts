@@ -41,24 +41,41 @@ export function slidingSums(sliding: Sliding, mean: boolean, starts: Uint8Array)
   );
 }
 
+/** A sum as it grows, and what rounding lost of it. Method: Neumaier's compensation. Missing values are passed over. */
+class GrowingSum {
+  private total = 0;
+  private lost = 0;
+  private count = 0;
+
+  clear(): void {
+    this.total = this.lost = this.count = 0;
+  }
+
+  add(value: number): void {
+    if (value !== value) return;
+    const next = this.total + value;
+    this.lost += Math.abs(this.total) >= Math.abs(value) ? this.total - next + value : value - next + this.total;
+    this.total = next;
+    this.count++;
+  }
+
+  /** The sum, or the mean; missing where nothing was added. */
+  result(mean: boolean): number {
+    return this.count === 0 ? NaN : finite((this.total + this.lost) / (mean ? this.count : 1));
+  }
+}
+
 // The running total is the commonest of all: one flat pass.
 function runningSums({ values, high }: Sliding, mean: boolean, starts: Uint8Array): Float64Array {
-  const out = new Float64Array(values.length);
-  let total = 0;
-  let lost = 0;
-  let count = 0;
+  const [out, sum] = [new Float64Array(values.length), new GrowingSum()];
   let to = 0;
   for (let at = 0; at < values.length; at++) {
-    if (starts[at]) [total, lost, count, to] = [0, 0, 0, at];
-    for (const end = high[at] as number; to < end; to++) {
-      const value = values[to] as number;
-      if (value !== value) continue;
-      const next = total + value;
-      lost += Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total;
-      total = next;
-      count++;
+    if (starts[at]) {
+      sum.clear();
+      to = at;
     }
-    out[at] = count === 0 ? NaN : finite(mean ? (total + lost) / count : total + lost);
+    for (const end = high[at] as number; to < end; to++) sum.add(values[to] as number);
+    out[at] = sum.result(mean);
   }
   return out;
 }
@@ -68,20 +85,13 @@ const NARROW = 12;
 
 const widest = ({ low, high }: FrameRanges): number => low.reduce((most, lower, at) => Math.max(most, (high[at] as number) - lower), 0);
 
-/** Each frame by itself. Method: Neumaier's compensation. Cost: O(n × width). */
+/** Each frame by itself. Cost: O(n × width). */
 function narrowSums({ values, low, high }: Sliding, mean: boolean): Float64Array {
-  const out = new Float64Array(values.length);
+  const [out, sum] = [new Float64Array(values.length), new GrowingSum()];
   for (let at = 0; at < out.length; at++) {
-    let [total, lost, count] = [0, 0, 0];
-    for (let to = low[at] as number; to < (high[at] as number); to++) {
-      const value = values[to] as number;
-      if (value !== value) continue;
-      const next = total + value;
-      lost += Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total;
-      total = next;
-      count++;
-    }
-    out[at] = count === 0 ? NaN : finite(mean ? (total + lost) / count : total + lost);
+    sum.clear();
+    for (let to = low[at] as number; to < (high[at] as number); to++) sum.add(values[to] as number);
+    out[at] = sum.result(mean);
   }
   return out;
 }

@@ -79,7 +79,8 @@ const fileWords: { [C in FileProblem['code']]: WordsOf<C> } = {
   'headers-joined': p => `${p.rows} rows of names were joined into one, such as “${p.example}”.`,
   'rows-beyond': p =>
     `${p.count === 1 ? 'One row stands' : `${p.count} rows stand`} below an empty one, from ${p.counts ?? 'line'} ${p.line} on. Leave ${p.count === 1 ? 'it' : 'them'} out at the bottom if ${p.count === 1 ? 'it does' : 'they do'} not belong.`,
-  'merges-filled': p => `${p.count === 1 ? 'One merged text stands' : `${p.count} merged texts stand`} in every row that ${p.count === 1 ? 'it covers' : 'they cover'}.`,
+  'merges-filled': p =>
+    `${p.count === 1 ? 'One merged text stands' : `${p.count} merged texts stand`} in every row that ${p.count === 1 ? 'it covers' : 'they cover'}.`,
   'errors-missing': p =>
     `${p.count === 1 ? 'One cell holds' : `${p.count} cells hold`} an error, such as ${p.example}. ${p.count === 1 ? 'It was' : 'They were'} left missing.`,
   'numbers-as-text': p =>
