@@ -254,4 +254,17 @@ describe('writing', () => {
     ['', 0],
   ];
   for (const [text, at] of jsonFaults) it(`finds the fault of ${text || 'nothing'}`, () => expect(jsonFaultAt(text)).toBe(at));
+
+  const names: readonly [file: string, name: string][] = [
+    ['june.csv', 'june'],
+    ['June 2.5.csv', 'June 2.5'],
+    ['season 2031.5/june', 'season 2031.5/june'],
+    ['season/june.tar.csv', 'season/june.tar'],
+    ['.csv', '.csv'],
+  ];
+  for (const [file, name] of names)
+    it(`calls the table of ${file} ${name}`, () => {
+      const read = readCsv(bytes('a\n1'), file);
+      expect(read.ok && read.value.table.name).toBe(name);
+    });
 });

@@ -86,7 +86,7 @@ function readOnce(source: Source): Result<ImportedTable> {
 }
 
 /** A table's name from that of its file. */
-export const nameOfFile = (file: string): string => file.replace(/\.[^.]*$/, '') || file;
+export const nameOfFile = (file: string): string => file.replace(/\.[^./]*$/, '') || file;
 
 // Enough of the file to see how its cells are cut.
 const DELIMITER_BYTES = 40_000;

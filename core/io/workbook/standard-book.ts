@@ -78,4 +78,4 @@ function relationsOf(bytes: Uint8Array, part: string): ReadonlyMap<string, Relat
 }
 
 /** The name of a part that is named from another: without a first slash it lies beside that. */
-const resolved = (from: string, target: string): string => decodeURIComponent(new URL(target, `part:///${from}`).pathname.slice(1));
+const resolved = (from: string, target: string): string => decodeURIComponent(new URL(target, `file:///${from}`).pathname.slice(1));
