@@ -202,6 +202,17 @@ describe('tables made of others', () => {
   ];
   for (const [making, says] of sentences) it(says, () => expect(wordsOfMaking(making, id => id.toUpperCase())).toBe(says));
 
+  it('keys without a partner are listed, fifty of them at most', () => {
+    const told = (count: number): string => {
+      const many = tableOf({ year: Array.from({ length: count }, (_, at) => 1900 + at) });
+      const made = madeOf(alignment(['many', 'one']), id => ({ name: id, table: id === 'many' ? many : tables[id]! }));
+      return made.ok ? messageFor(made.value.notes[0]!) : '';
+    };
+    const years = (count: number): string => Array.from({ length: count }, (_, at) => 1900 + at).join(', ');
+    expect(told(20)).toBe(`20 keys of many have no partner: ${years(20)}.`);
+    expect(told(60)).toBe(`60 keys of many have no partner: ${years(50)} and 10 more.`);
+  });
+
   it('looked up by a key of more columns: one that both tables have, then any; fewer again', () => {
     const known = ['litres', 'prices'].map(id => ({
       id,

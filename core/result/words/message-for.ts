@@ -145,7 +145,7 @@ const makingWords: { [C in MakingProblem['code']]: WordsOf<C> } = {
   'keys-twice': p =>
     `${p.table} has several rows of one key, such as ${listed(p.keys)}. ${p.isLookedUp ? 'Choose more columns for the key, or mend its duplicate keys.' : 'Sum them, take the first, or choose more columns for the key.'}`,
   'keys-alone': p =>
-    `${keysWord(p.count)} of ${p.table} ${p.count === 1 ? 'has' : 'have'} no partner: ${listed(p.examples)}${p.count > p.examples.length ? ' and more' : ''}.`,
+    `${keysWord(p.count)} of ${p.table} ${p.count === 1 ? 'has' : 'have'} no partner: ${p.examples.join(', ')}${p.count > p.examples.length ? ` and ${(p.count - p.examples.length).toLocaleString('en')} more` : ''}.`,
   'keys-missing': p => `${rowsWord(p.count)} of ${p.table} ${p.count === 1 ? 'has' : 'have'} no key.`,
   'keys-not-found': p =>
     `${rowsWord(p.count)} ${p.count === 1 ? 'is' : 'are'} not found in ${p.table}; what was looked up is missing there.`,
