@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { canvas, brief, columnTexts, drawn, drop, expectBars, LIGHT, notice, openApp, paste, takeIfLooked } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
@@ -78,6 +79,19 @@ for (const [name, file, content, says] of bad)
     await expectBars(page, LIGHT.brass, 2);
     await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
   });
+
+test('a file of two gigabytes is refused before a byte of it is read', async ({ page }, info) => {
+  // All hole: it takes no room on the disk.
+  const huge = info.outputPath('huge.csv');
+  writeFileSync(huge, 'stall,litres\nAda,1\n');
+  truncateSync(huge, 2 ** 31);
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await page.getByLabel('File', { exact: true }).setInputFiles(huge);
+  const alert = page.locator('cb-notices [data-tone="fault"]');
+  await expect(alert).toContainText('huge.csv has 2147.5 MB; up to 536.9 MB can be opened. Split it or drop columns.');
+  await expect(brief(page)).toContainText('Take deliveries, 480 rows.');
+  rmSync(huge);
+});
 
 test('ragged rows and misfits are mended and named by line', async ({ page }) => {
   await drop(page, 'ragged.csv', `stall,litres\nAda\nBo,2,9\n${'Cy,3\n'.repeat(20)}Di,lots\n`);

@@ -202,6 +202,20 @@ describe('tables made of others', () => {
   ];
   for (const [making, says] of sentences) it(says, () => expect(wordsOfMaking(making, id => id.toUpperCase())).toBe(says));
 
+  it('more than twenty million rows are refused before they are made', () => {
+    // Rows without a key stand alone, and a million answers take a million bytes.
+    const lone = (rows: number): Table => makeTable('lone', [named('ok', { type: 'boolean', data: new Uint8Array(rows).fill(2) })]);
+    const told = (making: Making, rows: number): string => {
+      const made = madeOf(making, id => ({ name: id, table: lone(rows) }));
+      return made.ok ? String(made.value.table.rowCount) : made.problems.map(messageFor).join(' ');
+    };
+    const lists = ['a', 'b'].map(table => list(table, 'ok'));
+    const aligned: Making = { kind: 'align', lists, how: 'any', nearest: null, same: 'refuse' };
+    expect(told(aligned, 10_000_001)).toBe('This would make 20,000,002 rows; up to 20,000,000 can be made. Filter or sum up first.');
+    expect(told(aligned, 1_000)).toBe('2000');
+    expect(told({ kind: 'stack', tables: Array<string>(21).fill('a'), from: null }, 1_000_000)).toContain('would make 21,000,000 rows');
+  });
+
   it('keys without a partner are listed, fifty of them at most', () => {
     const told = (count: number): string => {
       const many = tableOf({ year: Array.from({ length: count }, (_, at) => 1900 + at) });
