@@ -18,18 +18,6 @@ export function chosenFiles(files: readonly File[]): NamedFile[] {
   return inOrder(found.filter(({ name }) => !name.split('/').some(part => part.startsWith('.')))).slice(0, MOST_FILES);
 }
 
-/** The folder that all of some files lie in; null where there is none. */
-export function folderOf(names: readonly string[]): string | null {
-  const folder = names[0]?.split('/')[0] ?? '';
-  return names.every(name => name.startsWith(`${folder}/`)) ? folder : null;
-}
-
-/** What is on its way in, in a word: a file by its name, several by their number and folder. */
-export function filesName(names: readonly string[]): string {
-  const folder = folderOf(names);
-  return names.length === 1 ? (names[0] as string) : `${names.length} files${folder === null ? '' : ` of ${folder}`}`;
-}
-
 /** Files by their names, numbers in them as numbers. */
 const inOrder = (files: readonly NamedFile[]): NamedFile[] =>
   [...files].sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));

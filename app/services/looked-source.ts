@@ -4,7 +4,7 @@ import { sourceChanges, type ChangeMend, type TableOutline } from 'core/intake';
 import type { SourceLook } from 'core/io';
 import { failure, type Result } from 'core/result';
 import { PLAIN_INTAKE, type CellEdit, type Intake } from 'core/table';
-import { filesName } from './folder-files';
+import { filesName } from './file-names';
 import type { ProblemWords } from './problem-words';
 import type { Seen } from './reader.worker';
 import type { SourceReading } from './source-reading';

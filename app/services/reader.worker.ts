@@ -7,7 +7,7 @@ import { failure, success, type Result } from 'core/result';
 import { columnOf, type Intake } from 'core/table';
 import { stack } from 'core/table/steps';
 import { deliver } from 'engine';
-import { folderOf } from './folder-files';
+import { folderOf } from './file-names';
 import type { NamedFile } from './named-file';
 
 /** What was read, as far as the page has to know. */
