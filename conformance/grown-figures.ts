@@ -127,7 +127,7 @@ class Grower {
 
   private values(count: number): (number | null)[] {
     const size = 10 ** this.below(8);
-    const way = this.below(7);
+    const way = this.below(8);
     const makers: readonly (() => number)[] = [
       () => this.random() * size,
       () => (this.random() - 0.5) * size,
@@ -136,6 +136,8 @@ class Grower {
       () => size * 10 ** (3 * this.random()),
       () => (this.chance(0.1) ? 40 * size : this.random() * size),
       () => -this.random() * size,
+      // Many a little above or below zero, beside a few that are large.
+      () => (this.random() - 0.5) * size * (this.chance(0.3) ? 1 : 0.1),
     ];
     const make = makers[way] as () => number;
     const gaps = this.chance(0.3) ? 0.15 : 0;

@@ -62,7 +62,10 @@ export function faultsOf(plan: ChartPlan, scene: Scene, width: TextWidth): strin
       if (depthOf(a.corners, b.corners) > UNSEEN) faults.push(`${a.item.role} “${a.item.text}” on ${b.item.role} “${b.item.text}”`);
     }),
   );
-  for (const { item, corners } of labels) faults.push(...onMarks(item, corners, scene, plan), ...onItems(item, corners, items));
+  for (const { item, corners } of labels) {
+    faults.push(...onMarks(item, corners, scene, plan), ...onItems(item, corners, items));
+    if (isStruck(corners, scene, plan)) faults.push(`${item.role} “${item.text}” on the base line`);
+  }
   const asked = plan.panels.flatMap(panel => panel.layers).reduce((sum, layer) => sum + layer.labels.length, 0);
   const told = scene.labelled.length + scene.dropped.filter(({ layer }) => layer >= 0).length;
   if (asked !== told) faults.push(`${asked} labels asked for, ${told} told of`);
@@ -118,11 +121,38 @@ function onItems(
   });
 }
 
+/** Whether a line that marks stand on shows through a text: it does where no bar is painted over it; whiskers are too thin to hide it. */
+export function isStruck(
+  corners: readonly Point[],
+  { groups, targets }: Pick<Scene, 'groups' | 'targets'>,
+  { panels }: Pick<ChartPlan, 'panels'>,
+): boolean {
+  const layers = panels.flatMap(panel => panel.layers);
+  const boxes = targets.flatMap(({ boxes: own }, nth) => (own && !layers[nth]?.span?.whiskers ? quads(own) : []));
+  const isBare = ([x, y]: Point): boolean =>
+    !boxes.some(([left, top, wide, high]) => x > left && x < left + wide && y > top && y < top + high);
+  const lines = groups.filter(({ name }) => name === 'base lines').flatMap(({ items }) => items);
+  return lines.some(item => {
+    if (item.kind !== 'segments') return false;
+    const ends = pairs(item.points);
+    return ends.some((from, i) => i % 2 === 0 && runsThrough(from, ends[i + 1] as Point, corners, item.stroke.width / 2, isBare));
+  });
+}
+
+const quads = (values: Float64Array): [number, number, number, number][] =>
+  Array.from({ length: values.length / 4 }, (_, i) => [...values.subarray(4 * i, 4 * i + 4)] as [number, number, number, number]);
+
 const pairs = (points: Float64Array): Point[] =>
   Array.from({ length: points.length / 2 }, (_, i) => [points[2 * i] as number, points[2 * i + 1] as number]);
 
-/** Whether a line comes into a box, walked in steps of half a pixel. */
-function runsThrough([x1, y1]: Point, [x2, y2]: Point, corners: readonly Point[], half: number): boolean {
+/** Whether a line comes into a box at a point where it is seen, walked in steps of half a pixel. */
+function runsThrough(
+  [x1, y1]: Point,
+  [x2, y2]: Point,
+  corners: readonly Point[],
+  half: number,
+  isSeen: (point: Point) => boolean = () => true,
+): boolean {
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   if (
@@ -135,7 +165,8 @@ function runsThrough([x1, y1]: Point, [x2, y2]: Point, corners: readonly Point[]
   const steps = Math.max(1, Math.ceil(2 * Math.hypot(x2 - x1, y2 - y1)));
   for (let i = 0; i <= steps; i++) {
     const [x, y] = [x1 + ((x2 - x1) * i) / steps, y1 + ((y2 - y1) * i) / steps];
-    if (x > left + UNSEEN - half && x < right - UNSEEN + half && y > top + UNSEEN - half && y < bottom - UNSEEN + half) return true;
+    if (x > left + UNSEEN - half && x < right - UNSEEN + half && y > top + UNSEEN - half && y < bottom - UNSEEN + half && isSeen([x, y]))
+      return true;
   }
   return false;
 }

@@ -11,7 +11,7 @@ type Point = readonly [x: number, y: number];
 interface Drawn {
   readonly width: number;
   readonly height: number;
-  readonly texts: readonly { readonly text: string; readonly corners: readonly Point[] }[];
+  readonly texts: readonly { readonly text: string; readonly corners: readonly Point[]; readonly struck: boolean }[];
 }
 
 /** How far two convex shapes lie in each other; by the axes of both. */
@@ -40,9 +40,10 @@ test(`the texts of ${FIGURES} generated figures, as this browser writes them, ov
       seed * 23,
     );
     texts += drawn.texts.length;
-    drawn.texts.forEach(({ text, corners }, i) => {
+    drawn.texts.forEach(({ text, corners, struck }, i) => {
       const isCut = corners.some(([x, y]) => x < -UNSEEN || y < -UNSEEN || x > drawn.width + UNSEEN || y > drawn.height + UNSEEN);
       if (isCut) faults.push(`${seed * 23}: “${text}” is cut`);
+      if (struck) faults.push(`${seed * 23}: a base line runs through “${text}”`);
       for (const other of drawn.texts.slice(i + 1))
         if (depthOf(corners, other.corners) > UNSEEN) faults.push(`${seed * 23}: “${text}” on “${other.text}”`);
     });

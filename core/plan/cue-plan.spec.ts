@@ -211,6 +211,21 @@ describe('cues that draw', () => {
       ],
     ],
     [
+      'labels: none that tells a difference which its cue does not compute',
+      planned(
+        (['difference', 'value'] as const).map((label, i) =>
+          make('extremes', {
+            id: `c${i}`,
+            measure: i ? 'goal' : 'milk',
+            which: 'highest',
+            looks: { highest: look('brass', { label }) },
+          }),
+        ),
+      ),
+      plan => partsOf(plan).layers.map(layer => layer.labels.map(label => label.text)),
+      [[], ['36']],
+    ],
+    [
       'labels: words of one’s own',
       planned(
         [

@@ -196,22 +196,24 @@ function once(labels: readonly LabelAsk[]): LabelAsk[] {
   return labels.filter(({ at }) => !seen.has(at) && seen.add(at)).sort((a, b) => a.at - b.at);
 }
 
+/** What a mark's label says; nothing where it is to tell what its cue does not compute. */
 function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark): (row: number) => string {
   const { frame, figure, write } = request;
-  const numbers = (part: string | undefined): Float64Array => cueDataOf(from, part ?? '');
   switch (item.look.label) {
     case 'name': {
       const names = rowNames(frame, figure);
       return row => names[row] ?? '';
     }
     case 'share': {
-      const shares = numbers(item.share);
+      if (item.share === undefined) return () => '';
+      const shares = cueDataOf(from, item.share);
       const share = write.alike(measure, shares, 'percent');
       return row => share(shares[row] as number);
     }
     case 'difference': {
       const part = (item as TreatmentOf<'mark'>).difference;
-      const [values, as] = [numbers(part), from.helpers.find(helper => helper.part === part)?.as];
+      if (part === undefined) return () => '';
+      const [values, as] = [cueDataOf(from, part), from.helpers.find(helper => helper.part === part)?.as];
       const difference = write.alike(measure, values, as);
       return row => signed(values[row] as number, difference);
     }

@@ -1,11 +1,14 @@
 import { LIGHT_LIVERY, pictureOf, type ChartPlan } from 'core/plan';
 import { FigureDrawing } from 'plot';
 import { grownFigure } from '../../conformance/grown-figures';
+import { isStruck } from '../../conformance/scene-faults';
 
 /** A text as a canvas was told to write it: its corners in CSS pixels. */
 interface Written {
   readonly text: string;
   readonly corners: readonly (readonly [x: number, y: number])[];
+  /** Whether a line that marks stand on runs through it. */
+  readonly struck?: boolean;
 }
 
 const LIVERY = { ...LIGHT_LIVERY };
@@ -35,8 +38,10 @@ function drawn(seed: number): { readonly width: number; readonly height: number;
     if (width >= size.width && height >= size.height) last = [];
     clear(x, y, width, height);
   };
-  const drawing = new FigureDrawing(canvas, made.value.plans[0] as ChartPlan, { fixed: { responsive: false, devicePixelRatio: 1 } });
-  texts.push(...last);
+  const plan = made.value.plans[0] as ChartPlan;
+  const drawing = new FigureDrawing(canvas, plan, { fixed: { responsive: false, devicePixelRatio: 1 } });
+  const { scene } = drawing;
+  texts.push(...last.map(item => ({ ...item, struck: isStruck(item.corners, scene, plan) })));
   drawing.destroy();
   canvas.remove();
   return { ...size, texts };

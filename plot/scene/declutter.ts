@@ -18,7 +18,7 @@ const ORDER: readonly TextRole[] = [
   'foot',
 ];
 // Less than this is not seen, in CSS pixels.
-const UNSEEN = 0.4;
+const UNSEEN = 0.2;
 
 const TOO_SMALL = 'the figure is too small for it';
 

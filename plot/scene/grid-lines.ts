@@ -7,26 +7,36 @@ import type { SceneItem, StrokeLook } from './scene';
 // Width of a zero line that is to be seen before all else, in CSS pixels.
 const BOLD = 2.5;
 
-/** Lines at the numbers of every panel's first axis, the line at zero as it is told from them, and the line that the categories stand on. */
+/** Hair-thin lines at the numbers of every panel's first axis, but for its zero line. */
 export function gridLines(pixels: PixelScales): SceneItem[] {
   const { plan } = pixels;
-  return [...plan.panels.flatMap((panel, nth) => (panel.isBlank ? [] : linesOf(panel.axes[0], nth, pixels))), ...baseLine(pixels)];
+  if (!plan.gridlines) return [];
+  return onAxes(pixels, solid(plan.livery.hair, 1), axis => ticksOf(axis).filter(position => position !== zeroIn(axis, plan)));
 }
 
-/** Two grids would cross each other: the first axis has it. */
-function linesOf(axis: AxisPlan | undefined, panel: number, pixels: PixelScales): SceneItem[] {
+/** What marks stand on and are read from: every panel's zero line, as it is told from the others, and the line that the categories stand on. */
+export function baseLines(pixels: PixelScales): SceneItem[] {
   const { plan } = pixels;
-  const ends = pixels.layout.axes[panel]?.[0];
-  if (!axis || !ends) return [];
-  const zero = crossesZero(axis) && plan.zeroLine !== 'none' ? positionOf(axis.scale, 0) : NaN;
-  const positions = axis.scale.ticks.map(tick => positionOf(axis.scale, tick));
-  const others = plan.gridlines ? positions.filter(position => position !== zero) : [];
-  const at = (position: number): number => ends.from + position * (ends.to - ends.from);
-  const strokes: readonly (readonly [StrokeLook, readonly number[]])[] = [
-    [solid(plan.livery.hair, 1), others],
-    [plan.zeroLine === 'bold' ? solid(plan.livery.ink, BOLD) : solid(plan.livery.soft, 1), positions.filter(position => position === zero)],
-  ];
-  return strokes.flatMap(([stroke, drawn]) => (drawn.length ? [across(drawn.map(at), stroke, pixels)] : []));
+  const stroke = plan.zeroLine === 'bold' ? solid(plan.livery.ink, BOLD) : solid(plan.livery.soft, 1);
+  const zeros = onAxes(pixels, stroke, axis => ticksOf(axis).filter(position => position === zeroIn(axis, plan)));
+  return [...zeros, ...categoryLine(pixels)];
+}
+
+const ticksOf = ({ scale }: AxisPlan): number[] => scale.ticks.map(tick => positionOf(scale, tick));
+
+/** Where an axis has its zero line; not a number where it has none. */
+const zeroIn = (axis: AxisPlan, { zeroLine }: ChartPlan): number =>
+  crossesZero(axis) && zeroLine !== 'none' ? positionOf(axis.scale, 0) : NaN;
+
+/** Lines at positions of each panel's first axis: two grids would cross each other. */
+function onAxes(pixels: PixelScales, stroke: StrokeLook, positionsOn: (axis: AxisPlan) => readonly number[]): SceneItem[] {
+  const { plan, layout } = pixels;
+  return plan.panels.flatMap(({ axes: [axis], isBlank }, nth) => {
+    const ends = layout.axes[nth]?.[0];
+    if (!axis || !ends || isBlank) return [];
+    const ats = positionsOn(axis).map(position => ends.from + position * (ends.to - ends.from));
+    return ats.length ? [across(ats, stroke, pixels)] : [];
+  });
 }
 
 /** Lines over the whole plot, each on whole pixels. */
@@ -45,7 +55,7 @@ const onPixel = (at: number, width: number): number => Math.round(at - width / 2
 const crossesZero = ({ scale }: AxisPlan): boolean => scale.low < 0 && scale.high > 0;
 
 /** Where values fall below zero, the line to read from is that of zero; else it is the line below the plot, or beside one that lies. */
-function baseLine(pixels: PixelScales): SceneItem[] {
+function categoryLine(pixels: PixelScales): SceneItem[] {
   const { plan, layout } = pixels;
   if (plan.panels.length === 0 || plan.panels.some(({ axes: [first] }) => first && crossesZero(first))) return [];
   const { area } = layout;

@@ -2,6 +2,7 @@ import { Obstacles, type Box } from 'core/label';
 import { isBar, shapeOf } from 'core/shape';
 import { rectAt } from './flat';
 import { isArea } from './breaks';
+import { bareParts } from './bare-parts';
 import type { PlacedLayer, PixelScales } from './pixel-scales';
 import type { SceneItem } from './scene';
 
@@ -14,13 +15,18 @@ export interface InTheWay {
 
 const NOTHING: Box = { left: 0, top: 0, width: 0, height: 0 };
 
+/** What there is beside the marks of layers. */
+interface Drawn {
+  /** Lines that marks stand on: what bars are painted over shows through no label. */
+  readonly baseLines: readonly SceneItem[];
+  /** Level lines, points, glyphs and signs. */
+  readonly items: readonly SceneItem[];
+  /** Boxes of words that have their places. */
+  readonly words: readonly Box[];
+}
+
 /** The marks of all layers, what else is drawn in the plot, and words that have their places. */
-export function inTheWay(
-  pixels: PixelScales,
-  layers: readonly PlacedLayer[],
-  drawn: readonly SceneItem[],
-  words: readonly Box[],
-): InTheWay {
+export function inTheWay(pixels: PixelScales, layers: readonly PlacedLayer[], { baseLines, items, words }: Drawn): InTheWay {
   const obstacles = new Obstacles();
   const ofLayer = layers.map((placed): readonly [number, number] => {
     const from = obstacles.count;
@@ -28,7 +34,8 @@ export function inTheWay(
     else if (isArea(placed)) addAreas(obstacles, placed, pixels);
     return [from, obstacles.count];
   });
-  for (const item of drawn) addItem(obstacles, item);
+  for (const item of baseLines.flatMap(line => bareParts(line, layers, pixels.plan.horizontal))) addItem(obstacles, item);
+  for (const item of items) addItem(obstacles, item);
   for (const box of words) obstacles.box(box);
   return { obstacles, ofLayer };
 }

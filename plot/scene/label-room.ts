@@ -17,7 +17,7 @@ export function roomBeside(plan: ChartPlan, width: number, measure: TextWidth): 
   const needs = beyondEnds(plan.panels.at(-1)).map(
     ({ ask, left }) => GAP + EDGE + measure(ask.text, { size: SIZE, weight: 650 }) - left * plot - PADDING,
   );
-  return Math.min(width * MOST_BESIDE, Math.max(0, ...needs));
+  return Math.min(width * MOST_BESIDE, inSteps(Math.max(0, ...needs)));
 }
 
 /** Names of series at the ends of their lines. */
@@ -34,8 +34,13 @@ const PADDING = 20;
 export function roomAbove(plan: Pick<ChartPlan, 'horizontal' | 'panels'>): number {
   if (plan.horizontal) return 0;
   const most = beyondEnds(plan.panels[0]).map(({ left }) => SIZE + GAP + 2 - left * LOW_PLOT);
-  return Math.max(0, ...most) * SHARE_ABOVE;
+  return inSteps(Math.max(0, ...most) * SHARE_ABOVE);
 }
+
+// Room is taken in steps of so many pixels: a value that moves by one moves no other mark.
+const ROOM_STEP = 4;
+
+const inSteps = (room: number): number => Math.ceil(room / ROOM_STEP) * ROOM_STEP;
 
 // Half of it lies in the gap below the head.
 const SHARE_ABOVE = 0.5;

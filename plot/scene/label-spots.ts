@@ -38,6 +38,8 @@ export function spotsOf(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
   if (!isBar(layer)) return besidePoint(nth, ask, facts);
   const beyond = besideEnd(placed, ask, facts);
   if (layer.shape === 'stem') return [beyond];
+  // Whiskers are as thin as lines: nothing stands within them.
+  if (layer.span?.whiskers) return [beyond];
   const order = WITHIN[ask.where];
   if (order) return withinBar(nth, ask, facts, order);
   // In a stack, beyond a part's end lies the next part.

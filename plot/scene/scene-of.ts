@@ -9,7 +9,7 @@ import { decluttered } from './declutter';
 import { edgeSigns } from './edge-signs';
 import { footItems } from './figure-foot';
 import { headItems } from './figure-head';
-import { gridLines } from './grid-lines';
+import { baseLines, gridLines } from './grid-lines';
 import { glyphItems } from './glyphs';
 import { inTheWay } from './in-the-way';
 import { labelRoom, labelsOf, type Labels } from './labels';
@@ -29,6 +29,7 @@ import { sideItems } from './side-legend';
 const SLACK = 8;
 // Labels keep so far from other words, in CSS pixels to their sides and above and below.
 const BESIDE_WORDS = [2, 1] as const;
+const BASE_LINES = 'base lines';
 
 /**
  * Every mark, line, band, glyph and label of a plan in pixels, and what can be pointed at. Pure: the same plan, layout and widths of texts give the
@@ -86,6 +87,7 @@ function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], sizes: Si
   const cut = (items: () => SceneItem[]): SceneItem[] => (broken ? items() : []);
   return [
     { name: 'gridlines', clip: null, items: sizes.words ? gridLines(pixels) : [] },
+    { name: BASE_LINES, clip: null, items: sizes.words ? baseLines(pixels) : [] },
     { name: 'minor lines', clip: null, items: minorLines(pixels) },
     { name: 'bands', clip: layout.area, items: plan.panels.flatMap(panel => panel.bands).flatMap(band => bandItems(band, pixels)) },
     {
@@ -146,12 +148,11 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
       ({ layers: own, levelLines }) => own.some(layer => layer.labels.length > 0 || layer.isNamed) || levelLines.some(line => line.label),
     ) || plan.along.beside !== 'axis';
   if (!asked) return { groups: fixed, labels: { ...NO_WORDS.labels, dropped } };
-  const way = inTheWay(
-    pixels,
-    layers,
-    drawn.flatMap(({ name, items }) => items.filter(item => isInTheWay(name, item))),
-    boxes.map(box => grown(box, ...BESIDE_WORDS)),
-  );
+  const way = inTheWay(pixels, layers, {
+    baseLines: drawn.flatMap(({ name, items }) => (name === BASE_LINES ? items : [])),
+    items: drawn.flatMap(({ name, items }) => items.filter(item => isInTheWay(name, item))),
+    words: boxes.map(box => grown(box, ...BESIDE_WORDS)),
+  });
   const labels = labelsOf({ pixels, layers, width, way, room: labelRoom(pixels) });
   const lines = labels.lines.flatMap(({ items }) => items);
   return {
@@ -160,9 +161,10 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
   };
 }
 
-/** Bars are obstacles by themselves, each with a number; what is hair-thin behind all marks is in nobody's way. */
+/** Bars are obstacles by themselves, each with a number; so are the lines that they stand on, where they show. What is hair-thin behind all marks is in nobody's way. */
 const isInTheWay = (group: string, { kind }: SceneItem): boolean =>
   group !== 'gridlines' &&
+  group !== BASE_LINES &&
   group !== 'minor lines' &&
   !group.endsWith('of bands') &&
   !group.endsWith('of areas') &&

@@ -159,7 +159,7 @@ describe('a scene', () => {
     expect([clip([4, 8, 2], 'lines'), clip([4, 80, 2], 'lines')]).toEqual([false, true]);
   });
   it('with no categories there is nothing to draw but the axis', () =>
-    expect(scene(planOf([], { categories: [] })).groups.map(({ name }) => name)).toEqual(['gridlines', 'axis numbers']));
+    expect(scene(planOf([], { categories: [] })).groups.map(({ name }) => name)).toEqual(['base lines', 'axis numbers']));
 });
 
 describe('what can be pointed at', () => {
