@@ -194,52 +194,6 @@ describe('cues that draw', () => {
       [4, true, 'ramp'],
     ],
     [
-      'labels: name, share, difference, words with computed values',
-      planned(
-        (['name', 'share', 'difference', 'text'] as const).map((label, i) =>
-          make('typical', {
-            id: `c${i}`,
-            measure: i % 2 ? 'goal' : 'milk',
-            looks: { above: look('brass', { label, text: '{milk / 1000 as kilo} of {hut}, {nothing}' }), below: look('') },
-          }),
-        ),
-      ),
-      plan => partsOf(plan).layers.map(layer => layer.labels.map(label => label.text)),
-      [
-        ['Berg', 'Dale'],
-        ['29.70 %', '35.64 %'],
-      ],
-    ],
-    [
-      'labels: none that tells a difference which its cue does not compute',
-      planned(
-        (['difference', 'value'] as const).map((label, i) =>
-          make('extremes', {
-            id: `c${i}`,
-            measure: i ? 'goal' : 'milk',
-            which: 'highest',
-            looks: { highest: look('brass', { label }) },
-          }),
-        ),
-      ),
-      plan => partsOf(plan).layers.map(layer => layer.labels.map(label => label.text)),
-      [[], ['36']],
-    ],
-    [
-      'labels: words of one’s own',
-      planned(
-        [
-          make('extremes', {
-            which: 'highest',
-            looks: { highest: look('brass', { label: 'text', text: '{milk * 1000 as kilo} of {hut}, {nothing}' }) },
-          }),
-        ],
-        { goal: false },
-      ),
-      plan => partsOf(plan).layers[0]?.labels.map(label => label.text),
-      ['40.0 k of Berg, {nothing}'],
-    ],
-    [
       'looks: outline and glyph without a colour leave the mark its own',
       planned([make('extremes', { quiet: false, which: 'highest', looks: { highest: look('', { outline: true, glyph: 'star' }) } })], {
         goal: false,

@@ -25,7 +25,7 @@ const partsOf = (bars: readonly Parameters<typeof layer>[], horizontal = false):
 
 const span = (ends: readonly number[], starts: readonly number[], whiskers = false): Parameters<typeof layer> => [
   ends,
-  { shape: 'span', bases: Float64Array.from(starts), span: { deep: null, connectors: false, whiskers } as never },
+  { shape: 'span', bases: Float64Array.from(starts), span: { deep: null, connectors: false, whiskers } },
 ];
 
 describe('a line that bars stand on', () => {
