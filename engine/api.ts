@@ -56,7 +56,7 @@ export interface Leftover {
 
 /** What the page hears from the engine without asking. */
 export type News =
-  /** Moves that are in the journal now, in its order: those of this tab, which are kept from here on, and those of other tabs. */
+  /** Moves that are in the journal now, in its order: those of this tab, which are kept from here on, and those of other tabs; sources that are new with them. */
   | { readonly kind: 'entries'; readonly project: string; readonly entries: readonly Entry[]; readonly sources: Sources }
   /** A move that cannot be kept, because the project could not be read again with it. */
   | { readonly kind: 'refused'; readonly project: string; readonly id: string; readonly problems: readonly Problem[] }

@@ -42,9 +42,9 @@ interface Opened {
   readonly before: { call: (figure: string) => void };
 }
 
-async function opened(storage = new MemoryStorage(), tabs = new Together().tab()): Promise<Opened> {
+async function opened(storage = new MemoryStorage(), tabs = new Together().tab(), stretch?: number): Promise<Opened> {
   const [news, before] = [[] as News[], { call: (_: string): void => undefined }];
-  const engine = new Engine({ storage, tabs, before: id => before.call(id) });
+  const engine = new Engine({ storage, tabs, before: id => before.call(id), stretch });
   engine.listen(item => news.push(item));
   if (!(await engine.openStored('p'))) await engine.openFile(file);
   return { engine, news, before };
@@ -122,8 +122,8 @@ describe('the engine', () => {
     expect((await session.engine.picture({ figure: 'f', livery, have: null })).kind).toBe('picture');
   });
 
-  it('a picture that is no longer wanted ends at its next stage', async () => {
-    const { engine } = await opened();
+  it('a picture that is no longer wanted ends at its next stage, once messages are heard', async () => {
+    const { engine } = await opened(undefined, undefined, 0);
     const answer = engine.picture({ figure: 'f', livery, have: null });
     await Promise.resolve();
     engine.giveUp();
@@ -138,6 +138,16 @@ describe('the engine', () => {
     await settled();
     const told = session.news.flatMap(item => (item.kind === 'entries' ? item.entries.map(({ id }) => id) : []));
     expect(told).toEqual(ids);
+  });
+
+  it('tells of sources once, not with every move', async () => {
+    const session = await opened();
+    for (const title of ['a', 'b']) {
+      edit(session, titled(title));
+      await settled();
+    }
+    const sources = session.news.flatMap(item => (item.kind === 'entries' ? [Object.keys(item.sources)] : []));
+    expect(sources).toEqual([['d'], []]);
   });
 
   it('refuses a move that would make a document that cannot be read', async () => {

@@ -48,6 +48,8 @@ export interface EngineParts {
   readonly tabs: Tabs;
   /** Called before anything is computed for a figure; a test throws from it. */
   readonly before?: (figure: string) => void;
+  /** So many milliseconds a picture is worked on before messages are heard; a few where unsaid. */
+  readonly stretch?: number | undefined;
 }
 
 /**
@@ -140,7 +142,7 @@ export class Engine implements EngineApi {
     if (!session || !shown) return { kind: 'given-up' };
     try {
       const asked = this.requestFor(session, shown, livery);
-      const made = asked.ok ? await this.work.make(asked.value, session.stagesOf(figure)) : asked;
+      const made = asked.ok ? await this.work.make(asked.value, session.stagesOf(figure), this.own.stretch) : asked;
       if (!made) return { kind: 'given-up' };
       return made.ok
         ? { kind: 'picture', news: this.parts.newsOf(figure, withSourceRows(made.value, session.originOf(shown.data.table)), have) }
@@ -313,7 +315,7 @@ export class Engine implements EngineApi {
       for (const [id, table] of await this.own.storage.sources(session.project.id, lacking)) session.addTable(id, table);
     const unused = session.forgetUnused();
     if (unused.length) await this.own.storage.dropSources(session.project.id, unused).catch(() => undefined);
-    this.hear({ kind: 'entries', project: session.project.id, entries, sources: session.sources() });
+    this.hear({ kind: 'entries', project: session.project.id, entries, sources: session.newSources() });
     if (own) this.own.tabs.tell(session.project.id);
   }
 

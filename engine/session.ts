@@ -24,6 +24,7 @@ export class Session {
   private state: Following;
   private readonly tableStages = new Map<string, Stages>();
   private readonly figureStages = new Map<string, Stages>();
+  private told: Sources = {};
 
   constructor(
     project: Project,
@@ -75,6 +76,15 @@ export class Session {
     return unused;
   }
 
+  /** What of the sources is new since this was asked last: most moves change none. */
+  newSources(): Sources {
+    const now = this.sources();
+    const fresh = Object.entries(now).filter(([id, info]) => this.told[id] !== info);
+    this.told = now;
+    return Object.fromEntries(fresh);
+  }
+
+  /** What is known of each table of the project that is there. */
   sources(): Sources {
     const known = this.project.tables.flatMap(({ id }) => {
       const found = this.bareTable(id);

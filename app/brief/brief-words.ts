@@ -25,10 +25,10 @@ export class BriefWords {
 
   private readonly pace = inject(Pace);
 
-  readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }));
+  readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }), 'words');
   private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
-  readonly shown = this.pace.follow(toSignal(inject(PictureStore).shown$));
-  private readonly project = this.pace.follow(toSignal(this.store.project$));
+  readonly shown = this.pace.follow(toSignal(inject(PictureStore).shown$), 'words');
+  private readonly project = this.pace.follow(toSignal(this.store.project$), 'words');
   readonly formats = computed(() => this.project()?.formats ?? []);
   readonly table = computed(() => this.tables().find(item => item.id === this.figure()?.data.table));
 

@@ -5,6 +5,7 @@ import { messageFor } from 'core/result/words';
 import { counted, type Sentence, type Token } from 'core/sentence';
 import { DroppedLabels } from '../services/dropped-labels';
 import { figureSheets } from '../services/figure-sheets';
+import { Pace } from '../services/pace';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
@@ -34,6 +35,7 @@ export class Brief {
   private readonly store = inject(ProjectStore);
   private readonly writing = inject(FormulaWriting);
   private readonly injector = inject(Injector);
+  private readonly pace = inject(Pace);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly texts = viewChildren(BriefSection);
 
@@ -116,7 +118,7 @@ export class Brief {
   }
 
   private afterDrawn(act: () => void): void {
-    afterNextRender(act, { injector: this.injector });
+    this.pace.whenUpToNow(() => afterNextRender(act, { injector: this.injector }));
   }
 
   protected writeShape({ token, at }: WroteWord): void {

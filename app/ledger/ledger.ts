@@ -52,8 +52,8 @@ export class Ledger {
   private readonly injector = inject(Injector);
 
   private readonly pace = inject(Pace);
-  protected readonly shown = this.pace.follow(toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN }));
-  private readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }));
+  protected readonly shown = this.pace.follow(toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN }), 'numbers');
+  private readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }), 'numbers');
   protected readonly row = this.pictures.pointedRow;
   private readonly grid = viewChild.required(DataGrid);
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');

@@ -7,6 +7,9 @@ import { Notices } from './notices';
 import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
 
+// So long everything has been written before it is told, in milliseconds.
+const CALM_MS = 120;
+
 /** Hands every move to the engine's journal, tells what of it is written, and remembers which figure was on the stage. */
 @Injectable({ providedIn: 'root' })
 export class Keeper {
@@ -19,6 +22,7 @@ export class Keeper {
   readonly savedAt = signal<number | null>(null);
   /** The browser's storage takes nothing. */
   readonly fails = signal(false);
+  private telling: ReturnType<typeof setTimeout> | undefined;
   session: LastSession = { project: '', figures: {} };
 
   start(): void {
@@ -29,7 +33,7 @@ export class Keeper {
         map(({ following }) => following.pending.length === 0),
         distinctUntilChanged(),
       )
-      .subscribe(written => this.savedAt.set(written && !this.fails() ? Date.now() : null));
+      .subscribe(() => this.tellWritten());
     combineLatest([this.store.project$.pipe(map(project => project.id)), this.store.figure$.pipe(map(figure => figure?.id))])
       .pipe(
         distinctUntilChanged(([a, b], [c, d]) => a === c && b === d),
@@ -51,7 +55,7 @@ export class Keeper {
     if (news.project !== this.store.snapshot?.history.project.id) return;
     if (news.kind === 'entries') {
       this.store.confirm(news.entries, news.sources);
-      if (this.isWritten && !this.fails()) this.savedAt.set(Date.now());
+      this.tellWritten();
     } else {
       this.store.refuse(news.id);
       void this.words
@@ -60,13 +64,20 @@ export class Keeper {
     }
   }
 
+  /** What is not written is told at once; that all is, when it has been so for a moment: a word that flickers with every move of a drag tells nothing. */
+  private tellWritten(): void {
+    clearTimeout(this.telling);
+    if (!this.isWritten || this.fails()) this.savedAt.set(null);
+    else this.telling = setTimeout(() => this.savedAt.set(Date.now()), CALM_MS);
+  }
+
   private get isWritten(): boolean {
     return this.store.snapshot?.following.pending.length === 0;
   }
 
   private tellStorage(fails: boolean): void {
     this.fails.set(fails);
-    this.savedAt.set(!fails && this.isWritten ? Date.now() : null);
+    this.tellWritten();
   }
 
   /** The page may be gone in a moment: what is not in the journal yet is put where the next page finds it. */

@@ -9,6 +9,7 @@ import type { PictureAnswer, PictureNews } from 'engine';
 import { combineLatest, distinctUntilChanged, filter, map, scan, shareReplay, tap, type Observable } from 'rxjs';
 import { EngineClient } from './engine-client';
 import { oneAtATime } from './one-at-a-time';
+import { Pace } from './pace';
 import { ProjectStore, type OpenState } from './project-store';
 import { Theme } from './theme';
 
@@ -46,6 +47,7 @@ const PATIENCE_MS = 150;
 export class PictureStore {
   private readonly engine = inject(EngineClient);
   private readonly store = inject(ProjectStore);
+  private readonly pace = inject(Pace);
 
   /** The row of the frame that pointer or keyboard is on, in figure and ledger alike. */
   readonly pointedRow = signal<number | null>(null);
@@ -76,12 +78,18 @@ export class PictureStore {
   constructor() {
     const app = inject(ApplicationRef);
     // In the task that brought the answer, not in the next frame's: what a frame lays out and paints is enough for one task.
-    this.shown$.subscribe(() => queueMicrotask(() => app.tick()));
+    this.shown$.subscribe(() =>
+      queueMicrotask(() => {
+        app.tick();
+        this.pace.pictureCame();
+      }),
+    );
   }
 
   private want(ask: PictureNeed | null): PictureNeed | null {
     this.wanted = ask;
     this.isBehind.set(ask !== null);
+    if (ask !== null) this.pace.awaitPicture();
     return ask;
   }
 

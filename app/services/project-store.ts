@@ -101,7 +101,9 @@ export class ProjectStore {
 
   /** Takes what the journal holds now: what was done here is kept, what another tab did comes in. */
   confirm(entries: readonly Entry[], sources: Sources): void {
-    this.change(state => withFigureThere(followedTo(state, confirm(state.following, entries), { ...state.sources, ...sources }), state));
+    // Most news has no new source: those that are the same stay the same, since all that speaks of tables follows from them.
+    const all = (known: Sources): Sources => (Object.keys(sources).length ? { ...known, ...sources } : known);
+    this.change(state => withFigureThere(followedTo(state, confirm(state.following, entries), all(state.sources)), state));
   }
 
   /** Takes back what cannot be kept. */

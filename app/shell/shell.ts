@@ -28,6 +28,7 @@ import { PagesView } from '../pages/pages-view';
 import { Notices } from '../services/notices';
 import { Incoming } from '../services/incoming';
 import { Opener } from '../services/opener';
+import { Pace } from '../services/pace';
 import { ProjectStore } from '../services/project-store';
 import { PANE_LIMITS, Room, type Pane } from '../services/room';
 import { Theme } from '../services/theme';
@@ -98,7 +99,11 @@ export class Shell {
   protected readonly incoming = inject(Incoming);
   protected readonly desk = inject(FormulaDesk);
 
-  private readonly open = toSignal(this.store.open$);
+  /** What is written of it is told by itself, and often. */
+  private readonly open = inject(Pace).follow(
+    toSignal(this.store.open$, { equal: (a, b) => a?.history === b?.history && a?.figure === b?.figure }),
+    'words',
+  );
   /** By their references, not their classes: brief and ledger are loaded after the rest. */
   private readonly ledger = viewChild<Ledger>('ledger');
   protected readonly brief = viewChild<Brief>('brief');

@@ -128,11 +128,16 @@ export class FigureTable {
     });
     afterNextRender(() => observer.observe(this.scroll().nativeElement));
     inject(DestroyRef).onDestroy(() => observer.disconnect());
-    // Where the words lie is known once they are there.
+    // Where the words lie is known once the page is laid out, as the next frame does anyway: asking sooner makes it do so twice.
     afterRenderEffect({
-      read: () => {
+      read: onCleanup => {
         this.wordsSaid();
-        this.findParts();
+        let later: ReturnType<typeof setTimeout> | undefined;
+        const frame = requestAnimationFrame(() => (later = setTimeout(() => this.findParts())));
+        onCleanup(() => {
+          cancelAnimationFrame(frame);
+          clearTimeout(later);
+        });
       },
     });
     const fontCame = (): void => {

@@ -43,6 +43,7 @@ export const e2: BenchRow = {
           timings: [],
           notes: [
             `main-thread tasks: ${tasks.filter(ms => ms > 16).length} of ${tasks.length} longer than 16 ms, the longest ${tasks[0]?.toFixed(0)} ms, the ${MOVES}th ${tasks[MOVES]?.toFixed(1)} ms`,
+            `${(tasks.reduce((sum, ms) => sum + ms, 0) / MOVES).toFixed(1)} ms of the main thread a move, words and numbers that follow included`,
             `at most ${most} questions at once, ${all} in ${MOVES} moves; the last value ${isDrawn}`,
           ],
         },
