@@ -26,7 +26,7 @@ export class BriefWords {
   private readonly pace = inject(Pace);
 
   readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }), 'words');
-  private readonly tables = toSignal(this.store.tables$, { initialValue: [] });
+  private readonly tables = this.pace.follow(toSignal(this.store.tables$, { initialValue: [] }), 'words');
   readonly shown = this.pace.follow(toSignal(inject(PictureStore).shown$), 'words');
   private readonly project = this.pace.follow(toSignal(this.store.project$), 'words');
   readonly formats = computed(() => this.project()?.formats ?? []);

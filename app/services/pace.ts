@@ -48,11 +48,9 @@ export class Pace {
     this.waiting = setTimeout(() => this.release(), WAIT_MS);
   }
 
-  /** The picture is there: its frame comes first, then the words. */
+  /** The picture is there: its frame comes first, then the words. A page that is not seen has no frames: there they wait for their time. */
   pictureCame(): void {
-    if (!untracked(this.isHeld)) return;
-    clearTimeout(this.waiting);
-    requestAnimationFrame(() => (this.waiting = setTimeout(() => this.release())));
+    if (untracked(this.isHeld)) requestAnimationFrame(() => setTimeout(() => this.release()));
   }
 
   /** Acts once all that follows is up to now: at once where nothing waits. */
