@@ -229,6 +229,22 @@ describe('cues that draw', () => {
       ],
     ],
     [
+      'legend: a series whose only bar that no cue colours has no length is not in it; one with a bar of its own is',
+      planned(
+        [
+          make('compare', {
+            measure: 'gap',
+            other: { is: 'number', value: 0 },
+            quiet: false,
+            looks: { more: look('pasture'), less: look('clay') },
+          }),
+        ],
+        { data: { measures: [plainMeasure('milk', 'sum(milk)'), plainMeasure('gap', 'sum(milk) - sum(goal)')] } },
+      ),
+      plan => plan.legend.map(({ text }) => text),
+      ['milk', 'more than 0', 'less than 0'],
+    ],
+    [
       'legend: parts drawn in a measure’s place leave nothing of the looks of its marks, and no rest',
       planned([make('extremes'), make('plan', { id: 'd', plan: 'goal' })]),
       plan => plan.legend.map(({ text }) => text),

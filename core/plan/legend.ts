@@ -49,9 +49,12 @@ function winningIn(applied: readonly AppliedCue[], rows: number, layers: readonl
 const isDressed = ({ marked, glyphs, outlined }: Layer): boolean =>
   marked.some(cue => cue !== 0) || glyphs.length > 0 || outlined.length > 0;
 
-/** A line is always there; of bars and points at least one that no cue colours. */
-const showsItself = ({ shape, ends, marked }: Layer): boolean =>
-  shape === 'line' || shape === 'step' || ends.some((end, at) => !Number.isNaN(end) && marked[at] === 0);
+/** A line is always there; of bars and points at least one that no cue colours, and a bar among coloured ones shows by its length. */
+function showsItself({ shape, ends, bases, base, marked }: Layer): boolean {
+  if (shape === 'line' || shape === 'step') return true;
+  const needsLength = shape === 'column' && marked.some(cue => cue !== 0);
+  return ends.some((end, at) => !Number.isNaN(end) && marked[at] === 0 && !(needsLength && end === (bases ? bases[at] : base)));
+}
 
 const sameEntry = (a: LegendEntry, b: LegendEntry): boolean =>
   a === b || (a.text === b.text && JSON.stringify(a.key) === JSON.stringify(b.key));
