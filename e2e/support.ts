@@ -24,7 +24,11 @@ export const brief = (page: Page): Locator => page.getByRole('region', { name: '
 export const stage = (page: Page): Locator => page.getByRole('region', { name: 'Stage' });
 export const ledger = (page: Page): Locator => page.getByRole('region', { name: 'Ledger' });
 export const canvas = (page: Page, at = 0): Locator => page.locator('cb-figure-canvas canvas[role="img"]').nth(at);
-export const saved = (page: Page): Promise<void> => expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
+export const saved = async (page: Page): Promise<void> => {
+  // The word waits for a picture, 40 ms at most; until then it says until when it is true.
+  await page.waitForTimeout(60);
+  await expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
+};
 
 /** Waits for the next frame: what stands in the page has been laid out, placed and painted. */
 export const drawn = (page: Page): Promise<void> => page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done))));

@@ -50,6 +50,10 @@ import { isTyping, shortcutOf } from './shortcuts';
 /** Opens what a button of the brief or the stage opens, beside it. */
 const press = (what: string): void => document.querySelector<HTMLElement>(`[data-acts="${what}"]`)?.click();
 
+const [CLOCK, CLOCK_TO_SECONDS] = [undefined, '2-digit' as const].map(
+  second => new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', second, hourCycle: 'h23' }),
+) as [Intl.DateTimeFormat, Intl.DateTimeFormat];
+
 const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
 
 /** One screen: the top bar, the brief, the stage and the ledger. */
@@ -99,8 +103,9 @@ export class Shell {
   protected readonly incoming = inject(Incoming);
   protected readonly desk = inject(FormulaDesk);
 
+  private readonly pace = inject(Pace);
   /** What is written of it is told by itself, and often. */
-  private readonly open = inject(Pace).follow(
+  private readonly open = this.pace.follow(
     toSignal(this.store.open$, { equal: (a, b) => a?.history === b?.history && a?.figure === b?.figure }),
     'words',
   );
@@ -131,12 +136,17 @@ export class Shell {
   protected readonly projectName = computed(() => this.open()?.history.project.name ?? '');
   protected readonly undoWords = computed(() => this.open()?.history.past.at(-1)?.words ?? null);
   protected readonly redoWords = computed(() => this.open()?.history.future[0]?.words ?? null);
-  protected readonly savedWords = computed(() => {
-    const at = this.keeper.savedAt();
-    if (this.keeper.fails()) return 'not kept here';
-    return at === null
-      ? 'saving…'
-      : `saved ${new Date(at).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit', hour12: false })}`;
+  /** Until when everything is saved, in milliseconds: that stays true while a picture is awaited, and a word of its own would cost it a frame. */
+  private readonly savedAt = this.pace.follow(this.keeper.savedAt, 'words');
+  protected readonly saved = computed(() => {
+    const at = this.savedAt();
+    if (this.keeper.fails()) return { words: 'not kept here', until: null, hint: 'The browser takes nothing: keep the project as a file.' };
+    if (at === null) return { words: 'saving…', until: null, hint: 'The last change is being written.' };
+    return {
+      words: `saved ${CLOCK.format(at)}`,
+      until: new Date(at).toISOString(),
+      hint: `Everything done until ${CLOCK_TO_SECONDS.format(at)} is kept in this browser.`,
+    };
   });
 
   protected readonly commands = computed((): Command[] => [

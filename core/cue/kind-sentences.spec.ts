@@ -84,3 +84,25 @@ describe('a cue says how many rows it saw', () => {
       expect(texts.includes('Computed over the 18 huts with a value.')).toBe(says);
     });
 });
+
+describe('a line at a level says of what, over what and where it is computed', () => {
+  const among = { ...words, counts: () => ({ there: 18, all: 20 }) };
+  const within = { kind: 'within', columns: ['g'] };
+  const cases: readonly [level: object, scope: object, says: string][] = [
+    [{ is: 'stat', stat: 'maximum' }, { kind: 'figure' }, 'the maximum of a over the 18 huts with a value in the whole figure'],
+    [{ is: 'stat', stat: 'maximum' }, within, 'the maximum of a over the huts within each g'],
+    [{ is: 'percentile', percentile: 90 }, within, 'the percentile 90 of a over the huts within each g'],
+    [{ is: 'end', end: 'first', along: 'hut', descending: false }, within, 'the first of a over the huts within each g'],
+    [{ is: 'overall' }, within, 'a over all rows within each g'],
+    [{ is: 'formula', formula: 'avg(a)' }, within, '= avg(a) beside a within each g'],
+    [{ is: 'column', column: 'b' }, within, 'b beside a'],
+    [{ is: 'number', value: 5000 }, { kind: 'figure' }, '5,000 beside a'],
+  ];
+  for (const kind of ['reference', 'typical'] as const)
+    for (const [level, scope, says] of cases)
+      it(`${kind}: ${says}`, () => {
+        const cue = { ...make(kind, { scope }), level };
+        const sentence = kindOf(cue as never).sentence(cue as never, among);
+        expect(sentence.map(part => (typeof part === 'string' ? part : part.text)).join('')).toContain(`Draw ${says} as a `);
+      });
+});

@@ -1,7 +1,7 @@
 import { DASHES } from 'core/frame';
 import * as z from 'zod/mini';
-import { amongWords } from './among';
 import { choice, colour, cueFields, defineKind, level, levelWords, words, yesNo } from './define';
+import { levelParts } from './level-parts';
 import { levelColumns, levelFormula, levelSchema, renamedLevel } from './level';
 import { CUE_AXIS_OPTIONS, DASH_OPTIONS, drawn } from './line-tokens';
 import { windowOf } from './scope';
@@ -53,11 +53,9 @@ export const reference = defineKind<ReferenceCue>({
     name: words('name', 'Name of the reference', 'its own name'),
     labelled: yesNo('labelled', 'Label', 'labelled', 'without a label'),
   },
-  reads: (_cue, say) => [
+  reads: (cue, say, words) => [
     'Draw ',
-    say('level'),
-    ' beside ',
-    say('measure'),
+    ...levelParts(cue, say, words),
     ' ',
     say('form'),
     ', ',
@@ -70,9 +68,7 @@ export const reference = defineKind<ReferenceCue>({
     say('labelled'),
     '.',
   ],
-  finer: (cue, say, words) => [
-    ['Draw it ', say('axis'), '; statistics look ', say('scope'), `, ${amongWords(words, cue.measure, cue.scope)}.`],
-  ],
+  finer: (_cue, say) => [['Draw it ', say('axis'), '.']],
   parts: () => [],
   columns: cue => [cue.measure, ...levelColumns(cue.level)],
   expand: (cue, nameFor) => {

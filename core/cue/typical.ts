@@ -1,12 +1,11 @@
 import { DASHES } from 'core/frame';
 import { nameText } from 'core/formula';
-import type { Sentence, Token } from 'core/sentence';
 import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
-import { amongWords, peersOf } from './among';
+import { peersOf } from './among';
 import { choice, colour, cueFields, defineKind, level, levelWords, markOf } from './define';
-import type { HelperFormula, Placed } from './kind';
-import type { CueFacts } from './surroundings';
+import type { HelperFormula } from './kind';
+import { levelParts } from './level-parts';
 import { isStatistic, levelColumns, levelFormula, levelSchema, renamedLevel } from './level';
 import { DASH_OPTIONS } from './line-tokens';
 import { look } from './look';
@@ -44,7 +43,7 @@ export const typical = defineKind<TypicalCue>({
   },
   reads: (cue, say, words) => [
     'Draw ',
-    ...valueParts(cue, say, words),
+    ...levelParts(cue, say, words),
     ' as a ',
     say('dash'),
     ' line in ',
@@ -110,12 +109,3 @@ export const typical = defineKind<TypicalCue>({
 });
 
 const legendOf = (cue: Pick<TypicalCue, 'level'>, part: string): string => `${part} ${levelWords(cue.level)}`;
-
-/** "the average of milk over the 20 huts in the whole figure", "ratio over all rows", "50,000 beside milk". */
-function valueParts(cue: Placed<TypicalCue>, say: (key: string) => Token, words: CueFacts): Sentence {
-  const { level } = cue;
-  if (isStatistic(level))
-    return ['the ', say('level'), ' of ', say('measure'), ` ${amongWords(words, cue.measure, cue.scope)} `, say('scope')];
-  if (level.is === 'overall') return [say('measure'), ' ', say('level'), ' ', say('scope')];
-  return [say('level'), ' beside ', say('measure'), ...(level.is === 'formula' ? [' ', say('scope')] : [])];
-}

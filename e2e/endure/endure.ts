@@ -33,12 +33,14 @@ export async function endure(url: string, edits: number, seed: number): Promise<
   await ready(page);
   while (made < edits) {
     const burst = Math.min(edits - made, random() < 0.5 ? 1 : 2 + Math.floor(random() * 3));
+    let edited = 0;
     for (let i = 0; i < burst; i++) {
       if (i) await wait(page, BURSTS[0] + random() * (BURSTS[1] - BURSTS[0]));
-      await rename(page, `name ${++made}`);
+      edited = await rename(page, `name ${++made}`);
     }
     await wait(page, random() * 2_000);
-    const { saved, name } = await seen(page);
+    const { until, name } = await seen(page);
+    const saved = until >= edited;
     const ending = ENDINGS[round++ % ENDINGS.length] as Ending;
     page = await ended(browser, page, ending, url);
     await ready(page);
@@ -76,16 +78,17 @@ const ready = async (page: Page): Promise<void> => {
   await page.locator('.ag-cell').first().waitFor();
 };
 
-/** What the page says at one moment: the project's name, and whether all is saved. */
-const seen = (page: Page): Promise<{ readonly saved: boolean; readonly name: string }> =>
+/** What the page says at one moment: the project's name, and until when everything is saved. */
+const seen = (page: Page): Promise<{ readonly until: number; readonly name: string }> =>
   page.evaluate(() => ({
-    saved: /saved \d\d:\d\d/.test(document.querySelector('header')?.textContent ?? ''),
+    until: Date.parse(document.querySelector<HTMLTimeElement>('header time[datetime]')?.dateTime ?? '') || 0,
     name: document.querySelector('[title="Rename the project"]')?.textContent?.trim() ?? '',
   }));
 
-/** Renames the project as an analyst does: one edit each. */
-async function rename(page: Page, name: string): Promise<void> {
+/** Renames the project as an analyst does, one edit each. Gives a time at which it has been made. */
+async function rename(page: Page, name: string): Promise<number> {
   await page.getByTitle('Rename the project').click();
   await page.getByRole('textbox', { name: 'Name of the project' }).fill(name);
   await page.keyboard.press('Enter');
+  return page.evaluate(() => Date.now());
 }
