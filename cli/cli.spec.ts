@@ -154,6 +154,22 @@ describe('the cowbell command', () => {
         const given = args.map(arg => arg.replace('JULY', `${file}.july.csv`));
         expect(await run('ledger', path, ...given)).toEqual({ code: 0, out, err });
       });
+    it('totals of a crosstab that cues look at', async () => {
+      const months = tableOf({ hut: ['Alm', 'Berg', 'Alm'], month: ['May', 'May', 'Jun'], milk: [10, 30, 25] }, 'deliveries');
+      const first = firstFigure('f', { id: 'd', name: 'deliveries', rowCount: 3, units: {}, columns: months.columns }, 'hut');
+      const cues = first.cues.map(cue => ({ ...cue, scope: { kind: 'totals' as const, of: 'rows' as const } }));
+      const shape = { ...first.shape, mark: 'crosstab' as const };
+      const crosstab = { ...first, shape, cues, data: { ...first.data, series: 'month' } };
+      const own = { ...project, tables: [plainTable('d', 'deliveries')], figures: [crosstab] };
+      await writeFile(`${file}.months.json`, writeProjectFile({ project: own, tables: { d: months } }));
+      const asked = (...more: readonly string[]) => run('ledger', `${file}.months.json`, ...more);
+      expect((await asked('--totals', 'rows')).out).toBe('hut,milk,highest,lowest,rest\r\nAlm,35,35,,\r\nBerg,30,,30,\r\n');
+      expect((await asked()).out).not.toContain('highest');
+      expect([(await asked('--totals', 'columns')).code, (await asked('--totals', 'cells')).code]).toEqual([1, 2]);
+      expect((await asked('--totals', 'columns')).err).toContain('No cue of this figure looks at totals of columns');
+      const { out } = await run('render', `${file}.months.json`, '--format', 'html');
+      expect(out).toContain('Totals of rows, as cues look at them');
+    });
     it('other rows are read as the table’s intake says', async () => {
       const milk = { ...plainColumnIntake('Milch'), as: 'milk', missing: ['999'] };
       const intake = { ...PLAIN_INTAKE, above: 1, below: 1, missing: [], columns: [{ ...milk, missing: [...milk.missing] }] };

@@ -2,6 +2,8 @@ import { read, utils, type CellObject } from '@e965/xlsx';
 import { HyperFormula, type RawCellContent } from 'hyperformula';
 import { readFileSync } from 'node:fs';
 import { readProjectFile } from 'core/io';
+import { cueFactsOf, cueKinds } from 'core/cue';
+import type { Figure } from 'core/document';
 import { ledgerTable, LIGHT_LIVERY } from 'core/plan';
 import { messageFor } from 'core/result/words';
 import { cellAt, type Cell, type Table } from 'core/table';
@@ -65,12 +67,11 @@ function same(ours: Cell, theirs: unknown, type: string): boolean {
   return ours === theirs;
 }
 
-/** What differs between a ledger and the sheet of that name; `onlyLive`: in columns that are formulas. */
-function difference(book: Recomputed, { columns, rowCount }: Table, onlyLive: boolean): string {
+/** What differs between a ledger and a sheet. */
+function difference(book: Recomputed, { columns, rowCount }: Table, sheet: string): string {
   for (const [c, column] of columns.entries())
     for (let row = 0; row < rowCount; row++) {
-      if (onlyLive && !book.isFormula('Ledger', row + 1, c)) continue;
-      const [ours, theirs] = [cellAt(column, row), book.at('Ledger', row + 1, c)];
+      const [ours, theirs] = [cellAt(column, row), book.at(sheet, row + 1, c)];
       if (!same(ours, theirs, column.type))
         return `${column.name} row ${row}: ours ${String(ours)}, theirs ${typeof theirs === 'object' && theirs ? JSON.stringify(theirs) : String(theirs)}`;
     }
@@ -100,7 +101,7 @@ async function tryOut(handed: Handed, sources: Map<string, Table>, seen: Seen): 
   const book = Recomputed.open(await toXlsx(model, null));
   try {
     const ledger = ledgerTable(handed.picture);
-    const wrong = difference(book, ledger, false);
+    const wrong = difference(book, ledger, 'Ledger');
     if (wrong) return wrong;
     const computed = model.told.filter(({ formula }) => formula);
     const live = new Set(computed.filter(({ isLive }) => isLive).map(({ name }) => name));
@@ -172,6 +173,39 @@ describe('workbooks with living formulas, recomputed by another engine', () => {
         .toBe('');
     }
   }, 120_000);
+
+  it('totals that cues look at have a sheet of their own, whose helper columns follow the totals', async () => {
+    const read = readProjectFile(readFileSync(new URL('../demo/data/highmeadow.json', import.meta.url), 'utf8'));
+    if (!read.ok) return fail(read.problems.map(messageFor).join());
+    const figure = read.value.project.figures.find(({ id }) => id === 'milk-table') as Figure;
+    const cues = (['rows', 'columns'] as const).flatMap(of =>
+      (['extremes', 'typical', 'rank', 'threshold', 'outlier'] as const).map(kind => ({
+        ...cueKinds[kind].create(`${kind} of ${of}`, cueFactsOf({ category: 'hut', measures: ['milk'] })),
+        scope: { kind: 'totals' as const, of },
+      })),
+    );
+    const sources = new Map(Object.entries(read.value.tables));
+    const handed = handedOf(new Session(read.value.project, sources), { ...figure, cues }, LIGHT_LIVERY);
+    if (!handed.ok) return fail(handed.problems.map(messageFor).join());
+    const { totals } = handed.value.picture;
+    expect(totals.map(({ of, frame }) => [of, frame.table.rowCount > 3])).toEqual([
+      ['rows', true],
+      ['columns', true],
+    ]);
+    const book = Recomputed.open(await toXlsx(figureWorkbook(handed.value), null));
+    for (const item of totals) {
+      const [sheet, ledger] = [`Totals of ${item.of}`, ledgerTable(item)];
+      expect(difference(book, ledger, sheet)).withContext(sheet).toBe('');
+      const live = ledger.columns.filter((_, c) => book.isFormula(sheet, 1, c));
+      // Ten of them at least: none is a key or a total.
+      expect(live.length).withContext(sheet).toBeGreaterThan(9);
+      const [last, place] = [ledger.rowCount, ledger.columns.findIndex(({ name }) => name === 'milk')];
+      const marked = ledger.columns.findIndex(({ name }) => name === 'highest');
+      book.set(sheet, last, place, 1e9);
+      expect([book.isFormula(sheet, last, place), book.at(sheet, last, marked)]).toEqual([false, 1e9]);
+    }
+    book.close();
+  });
 
   it(`${GROWN} generated figures`, async () => {
     for (let seed = 1; seed <= GROWN; seed++) {

@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { addCue, brief, choose, drop, goTo, LIGHT, openApp, reveal, settled, stage, token } from './support';
+import { addCue, brief, choose, columnTexts, drop, goTo, ledger, LIGHT, openApp, reveal, settled, stage, token } from './support';
 
 const table = (page: Page): Locator => stage(page).getByRole('grid');
 const cellTexts = (page: Page, row: number): Promise<string[]> => table(page).locator(`tr[data-row="${row}"] td`).allInnerTexts();
@@ -113,6 +113,36 @@ test('a cue looks at totals, or rests where a table has no place for it and says
   await expect(table(page).locator('td.marked', { hasText: '94.2 kL' })).toHaveCount(2);
   await addCue(page, 'band', 'band');
   await expect(brief(page)).toContainText('A crosstab has no place for its band');
+});
+
+test('totals that a cue looks at stand in the ledger with its helper columns, and cannot be edited', async ({ page }) => {
+  await openTable(page, 'Milk by month');
+  await addCue(page, 'highest', 'extremes');
+  await settled(page);
+  const parts = ledger(page).getByRole('radiogroup', { name: 'Rows of the ledger' });
+  await expect(parts).toHaveCount(0);
+  await brief(page).locator('[data-token="scope"]').last().click();
+  await page.getByRole('dialog').getByRole('option', { name: 'among the totals of rows', exact: true }).click();
+  await settled(page);
+  await parts.getByRole('radio', { name: 'Totals of rows' }).click();
+  // The ones that are marked in the table, and no others.
+  await expect.poll(async () => (await columnTexts(page, 'highest')).filter(text => text !== '·')).toEqual(['94.2 kL', '94.2 kL']);
+  const marked = await columnTexts(page, 'highest');
+  expect((await columnTexts(page, 'milk')).filter((_, row) => marked[row] !== '·')).toEqual(['94.2 kL', '94.2 kL']);
+  const cell = ledger(page).locator('.ag-cell[col-id="milk"]').first();
+  await cell.dblclick();
+  await expect(ledger(page).locator('.ag-cell input')).toHaveCount(0);
+  await expect(ledger(page)).toContainText('a total, computed from its rows');
+  await ledger(page).getByRole('button', { name: /Formula of highest/ }).click();
+  await expect(ledger(page).locator('[data-formula]')).toContainText('max(milk) over ()');
+  await expect(ledger(page).getByRole('button', { name: 'Copy as SQL' })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  // Back to the cells when no cue looks at totals any more.
+  await page.keyboard.press('Control+z');
+  await expect(parts).toHaveCount(0);
+  await expect(ledger(page)).toContainText('140 rows');
+  // Columns of periods are written as periods.
+  expect((await columnTexts(page, 'week')).slice(0, 2)).toEqual(['Apr 2031', 'May 2031']);
 });
 
 test('heads stay where they are while rows scroll; only rows that are seen are in the page', async ({ page }) => {

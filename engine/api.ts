@@ -78,6 +78,7 @@ export interface PictureNews {
   readonly withoutValue: Picture['withoutValue'];
   readonly frame?: Picture['frame'];
   readonly applied?: Picture['applied'];
+  readonly totals?: Picture['totals'];
 }
 
 /** What a question for a picture leads to: what is new of it, problems, or that it was given up. */

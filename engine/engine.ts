@@ -3,7 +3,7 @@ import { readMove, readProject, sourceKey, type Figure, type Project } from 'cor
 import { historyOf, moveHistory, type Entry, type Proposal } from 'core/document/edits';
 import { readProjectFile, writeProjectFile, type ReadBundle } from 'core/io';
 import { placeIn } from 'core/mend';
-import { pictureOf, type Livery, type Plan } from 'core/plan';
+import { cuedPlaces, pictureOf, type Livery, type Plan } from 'core/plan';
 import { failure, success, type Problem, type Result } from 'core/result';
 import { findingTitles, writerOf } from 'core/words';
 import { columnOf, makeTable, takeRows, type Table } from 'core/table';
@@ -168,7 +168,7 @@ export class Engine implements EngineApi {
       const { frame, applied } = made.value;
       return success({
         risks: risksOf({ figure, plan, units, formats, derived: session.derivedOf(figure.data.table), frame, applied }),
-        titles: findingTitles(applied, { frame, figure, write: writerOf(figure, writing) }),
+        titles: findingTitles(cuedPlaces(figure, made.value), writerOf(figure, writing)),
       });
     });
     return read.ok ? read.value : NOTHING_SEEN;

@@ -1,9 +1,9 @@
 import { tablesOf } from 'core/making';
 import { outlineOf, type TableOutline } from 'core/intake';
-import { pictureOf, type Livery, type Picture } from 'core/plan';
+import { cuedPlaces, pictureOf, type Livery, type Picture } from 'core/plan';
 import { failure, success, type Result } from 'core/result';
 import { carriedEdits, isSameTable, type Table } from 'core/table';
-import { changedFindings, foundBy, writerOf, type CueFound } from 'core/words';
+import { changedFindings, foundBy, writerOf, type CueFound, type ValueWriter } from 'core/words';
 import type { Figure } from 'core/document';
 import type { ChangedFigure, FigureFound, NextRows } from './api';
 import type { Session } from './session';
@@ -32,7 +32,7 @@ export function editsIn(session: Session, id: string, next: Table): Result<NextR
 export function findingsOf(session: Session, table: string, livery: Livery): FigureFound[] {
   return figuresOf(session, table).flatMap(figure => {
     const picture = pictured(session, figure, livery);
-    return [{ figure: figure.id, found: picture ? foundBy(picture.applied, factsOf(session, figure, picture, livery)) : [] }];
+    return [{ figure: figure.id, found: picture ? foundBy(cuedPlaces(figure, picture), writerFor(session, figure, livery)) : [] }];
   });
 }
 
@@ -44,7 +44,7 @@ export function changesSince(session: Session, before: readonly FigureFound[], l
     const asked = session.requestFor(figure, livery);
     const made = asked.ok ? pictureOf(asked.value, session.stagesOf(id)) : asked;
     if (!made.ok) return [{ figure: id, name: figure.name, changes: [], problems: made.problems }];
-    const changes = changedFindings(found satisfies readonly CueFound[], made.value.applied, factsOf(session, figure, made.value, livery));
+    const changes = changedFindings(found satisfies readonly CueFound[], cuedPlaces(figure, made.value), writerFor(session, figure, livery));
     return changes.length ? [{ figure: id, name: figure.name, changes, problems: [] }] : [];
   });
 }
@@ -66,8 +66,8 @@ function pictured(session: Session, figure: Figure, livery: Livery): Picture | n
   return made.ok ? made.value : null;
 }
 
-function factsOf(session: Session, figure: Figure, { frame }: Picture, livery: Livery) {
+function writerFor(session: Session, figure: Figure, livery: Livery): ValueWriter {
   const asked = session.requestFor(figure, livery);
   const writing = asked.ok ? asked.value.writing : undefined;
-  return { frame, figure, write: writerOf(figure, writing as NonNullable<typeof writing>) };
+  return writerOf(figure, writing as NonNullable<typeof writing>);
 }

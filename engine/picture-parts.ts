@@ -14,7 +14,7 @@ export class PictureParts {
   newsOf(figure: string, picture: Picture, have: number | null): PictureNews {
     const last = this.told.get(figure);
     const known = last?.number === have ? last?.picture : undefined;
-    const { frame, applied, plans, drawn, withoutValue } = picture;
+    const { frame, applied, totals, plans, drawn, withoutValue } = picture;
     const number = ++this.count;
     this.told.set(figure, { number, picture });
     return {
@@ -24,6 +24,7 @@ export class PictureParts {
       withoutValue,
       ...(known?.frame === frame ? {} : { frame }),
       ...(known?.applied === applied ? {} : { applied }),
+      ...(known?.totals === totals ? {} : { totals }),
     };
   }
 }

@@ -1,7 +1,7 @@
 import { findingTitles, foundBy, writerOf, type CueFound, type FindingTitle, type ValueWriter, type Writing } from 'core/words';
 import { risksOf, type FoundRisk } from 'core/check';
 import type { Figure, Project, TableDoc } from 'core/document';
-import { pictureOf, type Livery, type Picture, type Plan } from 'core/plan';
+import { cuedPlaces, pictureOf, type Livery, type Picture, type Plan } from 'core/plan';
 import { failure, success, type Result } from 'core/result';
 import { runAll, type Stages } from 'core/stages';
 import type { Table } from 'core/table';
@@ -55,10 +55,17 @@ export function risksIn({ session, figure, plan, picture, writing }: Handed): re
   return risksOf({ figure, plan, units, formats, derived: session.derivedOf(figure.data.table), frame, applied });
 }
 
+/** Totals of a crosstab that cues look at, each as it is handed over: in the place of the figure's cells. */
+export const totalsOf = (handed: Handed): readonly { readonly title: string; readonly handed: Handed }[] =>
+  handed.picture.totals.map(({ of, figure, frame, applied }) => ({
+    title: `Totals of ${of}`,
+    handed: { ...handed, figure, picture: { ...handed.picture, frame, applied, drawn: [], totals: [] } },
+  }));
+
 /** What the cues of a figure found, to be compared with what they find later. */
 export const foundIn = ({ figure, picture, write }: Handed): readonly CueFound[] =>
-  foundBy(picture.applied, { frame: picture.frame, figure, write });
+  foundBy(cuedPlaces(figure, picture), write);
 
 /** Titles that state what the first cue found. */
 export const titlesIn = ({ figure, picture, write }: Handed): readonly FindingTitle[] =>
-  findingTitles(picture.applied, { frame: picture.frame, figure, write });
+  findingTitles(cuedPlaces(figure, picture), write);

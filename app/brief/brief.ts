@@ -43,7 +43,11 @@ export class Brief {
   protected readonly figure = this.brief.figure;
   protected readonly formats = this.brief.formats;
   protected readonly sections = this.brief.sections;
-  protected readonly applied = this.brief.applied;
+  /** Each cue as it applies: to the cells, or to the totals that it looks at. */
+  protected readonly applied = computed(() => {
+    const among = new Map(this.brief.picture()?.totals.flatMap(({ applied }) => applied.map(item => [item.cue.id, item] as const)));
+    return this.brief.applied().map(item => ({ ...item, ...among.get(item.cue.id), problems: item.problems }));
+  });
   protected readonly words = this.brief.facts;
   /** Words of the figure that cannot be computed, told where they stand. */
   protected readonly wordFaults = computed(

@@ -4,8 +4,8 @@ import { partsOfMeasure } from 'core/frame';
 import type { Treatment } from 'core/cue';
 import { helperFormula, type Frame } from 'core/frame';
 import type { DrawnColumn, Picture } from 'core/plan';
-import { rowNames, writerOf, type ValueWriter } from 'core/words';
-import { cellAt, columnOf, textAt, type CellEdit, type Column } from 'core/table';
+import { partName, rowNames, writerOf, type ValueWriter } from 'core/words';
+import { cellAt, columnOf, isMissing, textAt, type CellEdit, type Column } from 'core/table';
 import type { CellMark, GridColumn } from './grid-column';
 
 /** The ledger's columns: data first, then each cue's helper columns. */
@@ -76,17 +76,26 @@ function keyColumn({ picture, ask }: From, name: string, touched: Touched): Grid
   const { frame } = picture;
   const column = columnOf(frame.table, name) as Column;
   const isEdited = (row: number): boolean => touched.get(name)?.has(onlySource(frame, row) ?? -1) ?? false;
-  const stepped = name === frame.category && ask.figure.data.step !== null;
-  const names = stepped ? rowNames(frame, ask.figure) : null;
+  const isCategory = name === frame.category;
+  const stepped = isStepped(ask.figure, frame, name);
+  const names = stepped && isCategory ? rowNames(frame, ask.figure) : null;
   const derived = ask.table.derived.some(item => item.name === name);
   return {
     // Years and codes are names here: they are not grouped.
     ...base(column, String),
     ...(names ? { text: (row: number) => names[row] ?? '' } : {}),
+    ...(stepped && !isCategory ? { text: (row: number) => (isMissing(column, row) ? '' : partName(frame, ask.figure, name, row)) } : {}),
     mark: row => (isEdited(row) ? 'edited' : null),
     editable: row => !stepped && !derived && onlySource(frame, row) !== undefined,
     opens: () => false,
   };
+}
+
+/** Whether a column of names shows periods or bins, not values of the rows. */
+function isStepped({ data }: Shown['ask']['figure'], frame: Frame, name: string): boolean {
+  if (name === frame.category) return data.step !== null;
+  const outer = data.outer.find(level => level.column === name);
+  return outer && frame.outer.includes(name) ? outer.step !== null : name === frame.series && data.seriesStep !== null;
 }
 
 function measureColumn(shown: From, name: string, touched: Touched, write: ValueWriter): GridColumn {

@@ -24,11 +24,13 @@ import { ProjectStore } from '../services/project-store';
 import { Room } from '../services/room';
 import { RowsAsked } from '../services/rows-asked';
 import { Icon } from '../ui/icon';
+import { RadioKeys } from '../ui/radio-keys';
 import { tintOf } from '../ui/tint';
 import { changesFor, resetFor } from './cell-edit';
 import { DataGrid, type FormulaAsk } from './data-grid';
 import type { CellAddress, CellText, GridColumn, RefusedText } from './grid-column';
 import { ledgerColumns, sourceCount } from './ledger-columns';
+import { PART_LABELS, partsOf, shownPart, type LedgerPart } from './ledger-part';
 import { RefusedCells } from './refused-cells';
 import { SourceRows } from './source-rows';
 
@@ -36,7 +38,7 @@ import { SourceRows } from './source-rows';
 @Component({
   selector: 'cb-ledger',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DataGrid, Icon, RefusedCells, SourceRows],
+  imports: [DataGrid, Icon, RadioKeys, RefusedCells, SourceRows],
   host: {
     class: 'relative grid h-full min-h-0 grid-rows-[auto_1fr] bg-surface',
     role: 'region',
@@ -53,14 +55,24 @@ export class Ledger {
 
   private readonly pace = inject(Pace);
   protected readonly shown = this.pace.follow(toSignal(this.pictures.shown$, { initialValue: EMPTY_SHOWN }), 'numbers');
+  private readonly chosenPart = signal<LedgerPart>('cells');
+  protected readonly parts = computed(() => (this.figure() ? partsOf(this.shown()) : []));
+  /** Cells, when no cue looks at the totals that were chosen any more. */
+  readonly part = computed(() => (this.parts().includes(this.chosenPart()) ? this.chosenPart() : 'cells'));
+  protected readonly partLabels = PART_LABELS;
+  private readonly seen = computed(() => shownPart(this.shown(), this.part()));
   private readonly figure = this.pace.follow(toSignal(this.store.figure$, { initialValue: null }), 'numbers');
   protected readonly row = this.pictures.pointedRow;
   private readonly grid = viewChild.required(DataGrid);
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
-  protected readonly columns = computed(() => (this.figure() ? ledgerColumns(this.shown()) : []));
+  protected readonly columns = computed(() => {
+    const columns = this.figure() ? ledgerColumns(this.seen()) : [];
+    // A total is computed from the rows behind it.
+    return this.part() === 'cells' ? columns : columns.map(column => ({ ...column, editable: () => false }));
+  });
   /** Cues whose helper columns are not shown; where one looks is not part of the document. */
   protected readonly hidden = signal<ReadonlySet<string>>(new Set());
-  private readonly cues = computed(() => (this.figure() ? (this.shown().picture?.applied ?? []) : []));
+  private readonly cues = computed(() => (this.figure() ? (this.seen().picture?.applied ?? []) : []));
   protected readonly visible = computed(() => {
     const gone = new Set(this.cues().flatMap(({ cue, number }) => (this.hidden().has(cue.id) ? [number] : [])));
     return this.columns().filter(({ helper }) => !helper?.cue || !gone.has(helper.cue.number));
@@ -72,7 +84,7 @@ export class Ledger {
       return helpers.length ? [{ id: cue.id, number, kind: cue.kind, tint }] : [];
     }),
   );
-  protected readonly rowCount = computed(() => (this.figure() ? (this.shown().picture?.frame.table.rowCount ?? 0) : 0));
+  protected readonly rowCount = computed(() => (this.figure() ? (this.seen().picture?.frame.table.rowCount ?? 0) : 0));
   protected readonly focus = signal<CellAddress | null>(null);
   /** What was typed or pasted last and could not be taken. */
   protected readonly refused = signal<readonly RefusedText[]>([]);
@@ -89,10 +101,11 @@ export class Ledger {
 
   /** The cell in focus in words, and what can be done with it. */
   protected readonly about = computed(() => {
-    const [at, frame] = [this.focus(), this.shown().picture?.frame];
+    const [at, frame] = [this.focus(), this.seen().picture?.frame];
     const column = this.columns().find(item => item.name === at?.column);
     if (!at || !frame || !column || at.row >= this.rowCount()) return null;
     const mark = column.mark(at.row);
+    const isTotal = this.part() !== 'cells';
     const sums = column.opens(at.row) ? `sums up ${counted(sourceCount(frame, at.row), 'row')}` : '';
     const words = {
       'what-if': 'a what-if value, in this figure alone',
@@ -103,7 +116,7 @@ export class Ledger {
     return {
       at,
       label: `${name}, ${at.column}`,
-      words: mark ? words[mark] : sums,
+      words: isTotal ? 'a total, computed from its rows' : mark ? words[mark] : sums,
       opens: column.opens(at.row),
       resets: mark === 'what-if' || mark === 'edited',
     };
@@ -128,6 +141,7 @@ export class Ledger {
       untracked(() => {
         asked.mark.set(null);
         room.fold('ledger', false);
+        this.chosenPart.set('cells');
         const measures = this.shown().picture?.frame.measures ?? [];
         this.open({ row: mark.row, column: measures.includes(mark.measure) ? mark.measure : (measures[0] ?? mark.measure) });
       });
@@ -167,6 +181,7 @@ export class Ledger {
   }
 
   protected typed(cells: readonly CellText[]): void {
+    if (this.part() !== 'cells') return this.refused.set(cells.map(cell => ({ ...cell, words: NO_CELL })));
     const { figure } = this.shown().ask;
     const source = this.store.snapshot?.sources[figure.data.table];
     if (!source) return;
@@ -217,10 +232,23 @@ export class Ledger {
     return this.handover.run({ kind: 'copy-sql', column: name });
   }
 
+  protected choosePart(part: LedgerPart): void {
+    this.chosenPart.set(part);
+    this.closeFormula();
+    this.focus.set(null);
+  }
+
+  /** Rows of totals are no marks of the figure. */
+  protected point(row: number | null): void {
+    if (this.part() === 'cells') this.row.set(row);
+  }
+
   protected toggle(cue: string): void {
     this.hidden.update(now => new Set(now.has(cue) ? [...now].filter(other => other !== cue) : [...now, cue]));
   }
 }
+
+const NO_CELL = 'A total is computed from its rows. Change a value among the cells.';
 
 interface OpenedCell {
   readonly by: string;

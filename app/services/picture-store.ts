@@ -120,9 +120,9 @@ function shownAfter(
 }
 
 /** A picture out of what is new in it and what was there before. */
-function pictureFrom({ frame, applied, plans, drawn, withoutValue }: PictureNews, before: Picture | null): Picture | null {
-  const [whole, cues] = [frame ?? before?.frame, applied ?? before?.applied];
-  return whole && cues ? { frame: whole, applied: cues, plans, drawn, withoutValue } : null;
+function pictureFrom({ frame, applied, totals, plans, drawn, withoutValue }: PictureNews, before: Picture | null): Picture | null {
+  const [whole, cues, looked] = [frame ?? before?.frame, applied ?? before?.applied, totals ?? before?.totals];
+  return whole && cues && looked ? { frame: whole, applied: cues, totals: looked, plans, drawn, withoutValue } : null;
 }
 
 type Need = Omit<PictureNeed, 'livery'> | null;

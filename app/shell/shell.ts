@@ -199,7 +199,9 @@ export class Shell {
     })),
     ...(this.ledger()?.helperNames() ?? []).flatMap(name => [
       { name: `Formula of ${name}`, search: 'helper column', onlyFound: true, run: () => this.ledger()?.showFormulaOf(name) },
-      { name: `Copy ${name} as SQL`, search: 'helper column export', onlyFound: true, run: () => this.ledger()?.copySqlOf(name) },
+      ...(this.ledger()?.part() === 'cells'
+        ? [{ name: `Copy ${name} as SQL`, search: 'helper column export', onlyFound: true, run: () => this.ledger()?.copySqlOf(name) }]
+        : []),
     ]),
     ...(this.brief()?.settings() ?? []).map(({ key, about, search }) => ({
       name: about,

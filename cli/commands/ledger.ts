@@ -9,11 +9,12 @@ import { sessionWith } from '../session-with';
 import { BadInput, readProject, valueOf } from '../table-file';
 
 const help = `cowbell ledger PROJECT.json [--figure NAME] [--data TABLE=FILE …] [--list]
-  [--format csv|json] [--guard-formulas] [--mark] [-o FILE]
+  [--totals rows|columns] [--format csv|json] [--guard-formulas] [--mark] [-o FILE]
 
 Computes a figure of a project and gives its ledger with all helper columns, as the application hands it over: the first figure, or the one named.
 --data puts the rows of a file in the place of a table of the project, by the table's name, read as that table's intake says: last month's figure over this month's rows. Cells that
-were edited go with their row where its texts and dates find it unchanged among the new ones, and are left out where not. --list names figures and tables. FILE - is standard input.
+were edited go with their row where its texts and dates find it unchanged among the new ones, and are left out where not. --totals gives the totals of a crosstab's rows or
+columns that cues look at, with the helper columns of those. --list names figures and tables. FILE - is standard input.
 
   cowbell ledger season.json --list
   cowbell ledger season.json --figure "Milk by hut" --format json
@@ -24,6 +25,7 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
     figure: { type: 'string' },
     data: { type: 'string', multiple: true },
     list: { type: 'boolean', default: false },
+    totals: { type: 'string' },
     ...WRITING,
   });
   const [path, ...more] = positionals;
@@ -40,7 +42,16 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   for (const { number, problems } of computed.applied)
     for (const problem of problems) warnTo(speech)(`cue ${number}: ${messageFor(problem)}`);
   for (const { name, problem } of computed.frame.resting) warnTo(speech)(`${name}: ${messageFor(problem)}`);
-  await give(ledgerTable({ ...computed, drawn: drawnOf(session, figure) }), speech);
+  const totals = values.totals === undefined ? null : totalsIn(computed, values.totals);
+  await give(ledgerTable(totals ?? { ...computed, drawn: drawnOf(session, figure) }), speech);
+}
+
+/** The totals of a crosstab that cues look at. Throws where there are none of that kind. */
+function totalsIn({ totals }: Pick<Picture, 'totals'>, of: string): Pick<Picture, 'frame' | 'applied'> {
+  if (of !== 'rows' && of !== 'columns') throw new WrongUse(`--totals takes rows or columns, not ${of}.`);
+  const found = totals.find(item => item.of === of);
+  if (!found) throw new BadInput([`No cue of this figure looks at totals of ${of}, or it shows none: leave --totals out for its cells.`]);
+  return found;
 }
 
 /** What broken axes draw: the one thing of the ledger that needs the drawing. */

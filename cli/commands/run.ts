@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { isAsGrave } from 'core/check';
+import { cuedPlaces } from 'core/plan';
 import { changedFindings } from 'core/words';
 import type { Session } from 'engine';
 import { figureText, figureTextLines, foundIn, type Handed } from 'handover';
@@ -88,7 +89,7 @@ class Report {
     this.risks.push(...toldRisks(handed));
     if (!before) return;
     const { figure, picture, write } = handed;
-    for (const { number, words, isQuiet } of changedFindings(before, picture.applied, { frame: picture.frame, figure, write }))
+    for (const { number, words, isQuiet } of changedFindings(before, cuedPlaces(figure, picture), write))
       if (!isQuiet) this.changes.push({ figure: figure.name, cue: number, words });
   }
 

@@ -66,7 +66,7 @@ function numbersOf({ frame, applied, plan }: CheckSubject): number[] {
 
 /** The title states the finding from now on, and follows the data. */
 function mendFor({ figure, frame, applied, units, formats }: CheckSubject): Risk['mend'] {
-  const titles = findingTitles(applied, { frame, figure, write: writerOf(figure, { units, formats }) });
+  const titles = findingTitles([{ applied, frame, figure }], writerOf(figure, { units, formats }));
   const title = titles.find(({ wording }) => wording === 'number') ?? titles[0];
   if (!title || !columnOf(frame.table, frame.measures[0] ?? '')) return null;
   return {

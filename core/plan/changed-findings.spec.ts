@@ -3,7 +3,7 @@ import { cueFactsOf, cueKinds, type Cue, type CueKindName } from 'core/cue';
 import type { Figure } from 'core/document';
 import { tableOf, type Cell } from 'core/table';
 import { changedFindings, foundBy, writerOf } from 'core/words';
-import { BARE_LIVERY, pictureOf } from './index';
+import { BARE_LIVERY, cuedPlaces, pictureOf } from './index';
 
 type Columns = Record<string, Cell[]>;
 
@@ -26,12 +26,11 @@ function picture(columns: Columns, cues: readonly Cue[]) {
   const figure: Figure = { ...firstFigure('f', facts, 'hut'), cues: [...cues] };
   const made = pictureOf({ figure, table, withoutValue: {}, writing, livery: BARE_LIVERY });
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
-  const { applied, frame } = made.value;
-  return { applied, facts: { frame, figure, write: writerOf(figure, writing) } };
+  return { places: cuedPlaces(figure, made.value), write: writerOf(figure, writing) };
 }
 function changes(before: Columns, after: Columns, cues: readonly Cue[]): string[] {
   const [was, now] = [picture(before, cues), picture(after, cues)];
-  return changedFindings(foundBy(was.applied, was.facts), now.applied, now.facts).map(
+  return changedFindings(foundBy(was.places, was.write), now.places, now.write).map(
     ({ number, words, isQuiet }) => `${number}${isQuiet ? '~' : ''} ${words}`,
   );
 }
@@ -69,6 +68,6 @@ describe('what changed in the findings', () => {
   for (const [name, after, cues, words] of cases) it(name, () => expect(changes(BEFORE, after, cues)).toEqual([...words]));
   it('a cue that is new since is no change', () => {
     const [was, now] = [picture(BEFORE, []), picture(BEFORE, [high])];
-    expect(changedFindings(foundBy(was.applied, was.facts), now.applied, now.facts)).toEqual([]);
+    expect(changedFindings(foundBy(was.places, was.write), now.places, now.write)).toEqual([]);
   });
 });

@@ -96,11 +96,14 @@ export function writtenWords(request: LayoutRequest, writer: FigureWords): Writt
   };
 }
 
-function findingTitle({ applied, frame, figure, write }: LayoutRequest): string | null {
+function findingTitle({ applied, frame, figure, totals = [], write }: LayoutRequest): string | null {
   const { finding } = figure.words;
-  const from = finding && applied.find(({ cue }) => cue.id === finding.cue);
-  if (!from) return null;
-  return titlesOf({ from, frame, figure, write }).find(({ wording }) => wording === finding.wording)?.text ?? null;
+  // A cue that looks at totals found what it found among them.
+  const place = [...totals, { applied, frame, figure }].find(item => item.applied.some(({ cue }) => cue.id === finding?.cue));
+  const from = place?.applied.find(({ cue }) => cue.id === finding?.cue);
+  if (!finding || !place || !from) return null;
+  const { text } = titlesOf({ from, frame: place.frame, figure: place.figure, write }).find(({ wording }) => wording === finding.wording) ?? {};
+  return text ?? null;
 }
 
 // More sentences than this are not listened to.
@@ -110,10 +113,10 @@ const MOST_SENTENCES = 6;
 const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** The figure in words; `notes`: what a reader must know to read it right. */
-export function descriptionOf({ figure, frame, applied, write }: LayoutRequest, words: WrittenWords, notes: readonly string[]): string {
+export function descriptionOf({ figure, frame, applied, totals, write }: LayoutRequest, words: WrittenWords, notes: readonly string[]): string {
   return inSentences(
     [
-      ...describeFigure(figure, { frame, applied }, write),
+      ...describeFigure(figure, { frame, applied, totals }, write),
       ...(words.note ? [`Note: ${sentence(words.note)}`] : []),
       ...(words.source ? [`Source: ${sentence(words.source)}`] : []),
       ...notes.map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),

@@ -1,5 +1,6 @@
 export type { DrawnColumn } from './drawn-columns';
 export { ledgerTable } from './ledger-table';
+export { cuedPlaces, type LookedTotals } from './looked-totals';
 export { overallsOf } from './overall-asks';
 export { computedOf, picturing, pictureOf, type Picture, type PictureRequest } from './picture';
 export { namedParts } from './named-parts';

@@ -1,4 +1,4 @@
-import { crosstabOf, shownData, totalsIn } from 'core/crosstab';
+import { crosstabOf, shownData, totalsIn, type Crosstab } from 'core/crosstab';
 import { applyCues, type AppliedCue, type Treatment } from 'core/cue';
 import { frameOf, type Frame } from 'core/frame';
 import type { Figure } from 'core/document';
@@ -9,6 +9,7 @@ import type { Computed, Writing } from 'core/words';
 import type { Livery } from './livery';
 import { withBounds } from './bounds';
 import { drawnColumns, type DrawnColumn } from './drawn-columns';
+import { lookedTotals, looksAtTotals, type LookedTotals } from './looked-totals';
 import { overallsOf } from './overall-asks';
 import type { Plan } from './plan';
 import { planOf } from './plan-of';
@@ -20,6 +21,8 @@ import type { PlanRequest } from './requests';
 export interface Picture {
   readonly frame: Frame;
   readonly applied: readonly AppliedCue[];
+  /** Totals of a crosstab that cues look at, with the helper columns that these have over them; empty where none does. */
+  readonly totals: readonly LookedTotals[];
   /** One plan, or plain and cued side by side. */
   readonly plans: readonly Plan[];
   /** What broken axes draw, as columns beside the frame's; empty where none is broken. */
@@ -51,51 +54,65 @@ export function* picturing(request: PictureRequest, stages: Stages): Generator<v
   if (!computed.ok) return computed;
   yield;
   const { writing, livery, withoutValue } = request;
-  const { frame, applied } = computed.value;
+  const { frame, applied, totals } = computed.value;
   const bounded = stages('bounded', [request.figure, frame], () => withBounds(request.figure, frame));
   if (!bounded.ok) return bounded;
   const figure = bounded.value;
-  const asked = { figure, frame, applied, writing, livery };
-  const plans = stages('planned', [applied, figure, writing, livery], () =>
+  const asked = { figure, frame, applied, totals, writing, livery };
+  const plans = stages('planned', [applied, totals, figure, writing, livery], () =>
     figure.shape.mark === 'crosstab' ? tablesOf(asked, request.table, stages) : plansOf(asked, stages),
   );
   return success({
     frame,
     applied,
+    totals,
     plans,
     drawn: drawnColumns(frame, plans),
     withoutValue: { table: withoutValue ?? {}, figure: frame.withoutValue },
   });
 }
 
+/** A figure's numbers, those of the totals that cues look at included. */
+type Numbers = Computed & Pick<Picture, 'totals'>;
+
 /** A figure's numbers without its drawing: the frame, and its cues' helper columns. Problems: those of the frame. */
-export function computedOf(figure: Figure, table: Table): Result<Computed> {
+export function computedOf(figure: Figure, table: Table): Result<Numbers> {
   const steps = computing({ figure, table }, runAll);
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }
 
-function* computing({ figure, table }: Pick<PictureRequest, 'figure' | 'table'>, stages: Stages): Generator<void, Result<Computed>> {
+function* computing({ figure, table }: Pick<PictureRequest, 'figure' | 'table'>, stages: Stages): Generator<void, Result<Numbers>> {
   const data = shownData(figure);
   const framed = frameOf(table, data, overallsOf(figure.cues, data), stages);
   if (!framed.ok) return framed;
   yield;
   const frame = framed.value;
   const applied = stages('cued', [frame, figure.cues], () => applyCues(figure.cues, frame, stages));
+  if (figure.shape.mark !== 'crosstab') return success({ frame, applied, totals: NO_TOTALS });
+  const crosstab = figure.cues.some(looksAtTotals) ? spreadOut(figure, frame, table, stages) : null;
+  const totals = crosstab
+    ? stages('looked at totals', [crosstab, figure.cues, figure.data], () => lookedTotals(crosstab, figure, frame, stages))
+    : NO_TOTALS;
   return success({
     frame,
-    applied:
-      figure.shape.mark === 'crosstab'
-        ? stages('in table', [applied, figure.crosstab, data], () => inTable(applied, totalsIn({ ...figure, data })))
-        : applied,
+    applied: stages('in table', [applied, totals, figure.crosstab, data], () => inTable(applied, totalsIn({ ...figure, data }), totals)),
+    totals,
   });
 }
 
+// The same one each time: what is made from it is found again.
+const NO_TOTALS: readonly LookedTotals[] = [];
+
+const spreadOut = (figure: Figure, frame: Frame, table: Table, stages: Stages): Crosstab =>
+  stages('spread out', [frame, table, figure.data, figure.crosstab], () => crosstabOf(frame, table, figure));
+
 /** The tables that the figure's view asks for, spread out once. */
 function tablesOf(request: Omit<PlanRequest, 'roomForLabels'>, table: Table, stages: Stages): Plan[] {
-  const { figure, frame, applied } = request;
-  const crosstab = stages('spread out', [frame, table, figure.data, figure.crosstab], () => crosstabOf(frame, table, figure));
-  const plan = (cues: readonly AppliedCue[]): Plan => tablePlanOf({ ...request, applied: cues }, crosstab, stages);
-  return { plain: () => [plan([])], cued: () => [plan(applied)], both: () => [plan([]), plan(applied)] }[figure.view]();
+  const { figure, frame } = request;
+  const crosstab = spreadOut(figure, frame, table, stages);
+  const cued = (): Plan => tablePlanOf(request, crosstab, stages);
+  const plain = (): Plan => tablePlanOf({ ...request, applied: [], totals: NO_TOTALS }, crosstab, stages);
+  return { plain: () => [plain()], cued: () => [cued()], both: () => [plain(), cued()] }[figure.view]();
 }
 
 /** The drawings that the figure's view asks for. Plain and cued side by side have the same room for labels. */

@@ -3,6 +3,7 @@ import type { AppliedCue } from 'core/cue';
 import type { Figure } from 'core/document';
 import type { Frame, Pen } from 'core/frame';
 import type { Livery } from './livery';
+import type { LookedTotals } from './looked-totals';
 
 import type { ValueWriter, Writing } from 'core/words';
 
@@ -11,6 +12,8 @@ export interface PlanRequest {
   readonly figure: Figure;
   readonly frame: Frame;
   readonly applied: readonly AppliedCue[];
+  /** Those of a crosstab that cues look at. */
+  readonly totals?: readonly LookedTotals[] | undefined;
   readonly writing: Writing;
   readonly livery: Livery;
   /** Keep room for labels though these cues ask for none, so that plain and cued share one scale. */
@@ -22,6 +25,7 @@ export interface LayoutRequest {
   readonly figure: Figure;
   readonly frame: Frame;
   readonly applied: readonly AppliedCue[];
+  readonly totals?: readonly LookedTotals[] | undefined;
   readonly livery: Livery;
   readonly write: ValueWriter;
   /** Names of the project's number formats. */

@@ -16,13 +16,13 @@ import type { TableColumn, TablePlan } from './table-plan';
 
 /** The drawing of a crosstab: heads, rows, and cells coloured by the cues' helper columns. Totals take no part in any. Cost: O(cells). */
 export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: Stages = runAll): TablePlan {
-  const { figure, frame, applied } = request;
+  const { figure, frame, applied, totals: looked } = request;
   const { liveries, formats, looks: named } = request.writing;
   const livery = stages('dressed', [figure.dress.livery, liveries, named, request.livery], () =>
     dressedLivery(figure, request.writing, request.livery),
   );
   const write = stages('writer', [figure.data, figure.scales, figure.dress, request.writing], () => writerOf(figure, request.writing));
-  const asked: LayoutRequest = { figure, frame, applied, livery, write, formats: formats.map(({ name }) => name) };
+  const asked: LayoutRequest = { figure, frame, applied, totals: looked, livery, write, formats: formats.map(({ name }) => name) };
   const looks = looksOf(crosstab, asked);
   const columns = columnsOf(crosstab, looks, asked);
   const trends = columns.flatMap(({ kind, measure }) => (kind === 'trend' ? [measure] : []));

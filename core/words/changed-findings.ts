@@ -1,7 +1,8 @@
-import type { AppliedCue, Treatment } from 'core/cue';
+import type { Treatment } from 'core/cue';
 import { counted, listed } from 'core/sentence';
 import { columnOf, rowsWithValue } from 'core/table';
-import { findingOf, nameOf, type Finding } from './findings';
+import { findingOf, nameOf, type CuedPlace, type Finding } from './findings';
+import type { ValueWriter } from './value-writer';
 
 /** What one part of a cue found: the marks by name with the values of its measure, or, where it marks none, what is said of it. */
 export interface PartFound {
@@ -32,8 +33,12 @@ const MOST_MARKS = 5_000;
 const MOST_NAMED = 5;
 
 /** What the cues of a figure found, to be compared with what they find later. Cost: O(marks). */
-export const foundBy = (applied: readonly AppliedCue[], facts: Omit<Finding, 'from'>): CueFound[] =>
-  applied.map(from => ({ cue: from.cue.id, parts: partsOf({ ...facts, from }) }));
+export const foundBy = (places: readonly CuedPlace[], write: ValueWriter): CueFound[] =>
+  findingsIn(places, write).map(of => ({ cue: of.from.cue.id, parts: partsOf(of) }));
+
+/** Every cue where it found something; one that looks at totals has nothing to tell of the cells. */
+const findingsIn = (places: readonly CuedPlace[], write: ValueWriter): Finding[] =>
+  places.flatMap(({ applied, frame, figure }) => applied.map(from => ({ from, frame, figure, write })));
 
 const partsOf = (of: Finding): PartFound[] =>
   of.from.treatments.map((item, at) => ({
@@ -62,13 +67,14 @@ function valueAt({ frame }: Finding, measure: string, row: number): number {
  */
 export function changedFindings(
   before: readonly CueFound[],
-  applied: readonly AppliedCue[],
-  facts: Omit<Finding, 'from'>,
+  places: readonly CuedPlace[],
+  write: ValueWriter,
 ): ChangedFinding[] {
+  // Of a cue that looks at totals the later entry tells.
   const known = new Map(before.map(found => [found.cue, found.parts]));
-  return applied.flatMap(from => {
+  return findingsIn(places, write).flatMap(of => {
+    const { from } = of;
     const was = known.get(from.cue.id);
-    const of = { ...facts, from };
     if (!was) return [];
     return from.treatments.flatMap((item, at): ChangedFinding[] => {
       const now = partsOf(of)[at] as PartFound;

@@ -10,8 +10,13 @@ import { findingOf } from './findings';
 import type { ValueWriter } from './value-writer';
 import type { Computed } from './why';
 
+/** Numbers that a figure is described by: its own, and those of the totals that cues look at. */
+type Described = Computed & {
+  readonly totals?: readonly (Computed & { readonly figure: Figure; readonly of: 'rows' | 'columns' })[] | undefined;
+};
+
 /** The figure in sentences: what is shown, in which order, from which value to which, what is marked, what is missing. */
-export function describeFigure(figure: Figure, { frame, applied }: Computed, write: ValueWriter): readonly string[] {
+export function describeFigure(figure: Figure, { frame, applied, totals = [] }: Described, write: ValueWriter): readonly string[] {
   const measure = frame.measures[0] ?? '';
   const { data, shape } = figure;
   const names = [...frame.measures, ...data.helpers.filter(helper => helper.shape !== null).map(helper => helper.name)];
@@ -22,8 +27,10 @@ export function describeFigure(figure: Figure, { frame, applied }: Computed, wri
   const rows = counted(frame.table.rowCount, split.length ? 'value' : data.step?.kind === 'grain' ? data.step.grain : frame.category);
   const shown = `${shapeWords(shape.mark)} of ${names.join(', ')} for ${rows}${split.map(words => `, ${words}`).join('')}, ${orderWords(data.order)}.`;
   const kept = data.filters.length ? `Kept: ${data.filters.map(filter => filterWords(filter)).join('; ')}.` : '';
-  const found = applied.flatMap(from => from.treatments.map(item => findingOf(item, { from, frame, figure, write })));
-  return [shown, kept, rangeWords(frame, measure, write), ...found, missingWords(frame, measure), viewWords(figure, applied)].filter(
+  const foundIn = ({ frame, applied, figure }: Computed & { readonly figure: Figure }): string[] =>
+    applied.flatMap(from => from.treatments.map(item => findingOf(item, { from, frame, figure, write }))).filter(Boolean);
+  const ofTotals = totals.flatMap(item => foundIn(item).map(words => `Totals of ${item.of}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`));
+  return [shown, kept, rangeWords(frame, measure, write), ...foundIn({ frame, applied, figure }), ...ofTotals, missingWords(frame, measure), viewWords(figure, applied)].filter(
     Boolean,
   );
 }

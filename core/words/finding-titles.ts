@@ -1,9 +1,10 @@
-import type { AppliedCue, Treatment } from 'core/cue';
+import type { Treatment } from 'core/cue';
 import type { Wording } from 'core/document';
 import { isAdditive, type Frame } from 'core/frame';
 import { counted, listed } from 'core/sentence';
 import { columnOf, rowsWithValue } from 'core/table';
-import { findingOf, nameOf, type Finding } from './findings';
+import { findingOf, nameOf, type CuedPlace, type Finding } from './findings';
+import type { ValueWriter } from './value-writer';
 
 /** A title that states what a cue found. */
 export interface FindingTitle {
@@ -28,11 +29,12 @@ interface Found extends Finding {
 }
 
 /** Titles that the first cue that found something proposes, in each wording that can be said of it; none where no cue did. Cost: O(rows). */
-export function findingTitles(applied: readonly AppliedCue[], facts: Omit<Finding, 'from'>): FindingTitle[] {
-  for (const from of applied) {
-    const titles = titlesOf({ ...facts, from });
-    if (titles.length) return titles;
-  }
+export function findingTitles(places: readonly CuedPlace[], write: ValueWriter): FindingTitle[] {
+  for (const { applied, frame, figure } of places)
+    for (const from of applied) {
+      const titles = titlesOf({ from, frame, figure, write });
+      if (titles.length) return titles;
+    }
   return [];
 }
 

@@ -14,6 +14,9 @@ export interface Finding {
   readonly write: ValueWriter;
 }
 
+/** Where cues are applied: to a figure's frame, or to the totals of a crosstab. */
+export type CuedPlace = Pick<Finding, 'frame' | 'figure'> & { readonly applied: readonly AppliedCue[] };
+
 // More names than this are a list to be read in the ledger, not heard.
 const MOST_NAMES = 6;
 

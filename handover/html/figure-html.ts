@@ -3,7 +3,7 @@ import { ledgerTable } from 'core/plan';
 import { escaped } from 'core/markup';
 import { element, fileName, htmlDocument } from '../offers';
 import { figureText, type CueText } from '../figure-text';
-import type { Handed } from '../handed';
+import { totalsOf, type Handed } from '../handed';
 import { ledgerHtml } from './ledger-html';
 
 /** A figure as one file that opens anywhere: drawn, with what each mark says, what stands out, the ledger, and its rows to take away. */
@@ -18,6 +18,7 @@ export function figureHtml(handed: Handed, svg: string): string {
     cuesHtml(text.cues),
     '<h2>The ledger</h2>',
     ledgerHtml(handed),
+    ...totalsOf(handed).flatMap(totals => [`<h2>${totals.title}, as cues look at them</h2>`, ledgerHtml(totals.handed)]),
     `<p class="screen"><a download="${escaped(name)}" href="data:text/csv;base64,${base64(csv)}">Take its rows as CSV</a></p>`,
     '<h2>The figure as it was decided</h2>',
     ...text.brief.map(words => element('p', words)),

@@ -1,6 +1,6 @@
 import { colourIn } from 'core/plan';
 import { figureText, type FigureText } from '../figure-text';
-import type { Handed } from '../handed';
+import { totalsOf, type Handed } from '../handed';
 import { ledgerSheet, type LedgerSheet, type ToldColumn } from './ledger-sheet';
 import { rowsSheet, type RowsSheet } from './rows-sheet';
 import { sheetName, type Sheet } from './sheet';
@@ -18,6 +18,8 @@ export interface FigureWorkbook {
   readonly title: string;
   readonly ledger: Sheet;
   readonly rows: Sheet | null;
+  /** Totals of a crosstab that cues look at: the totals as values, the helper columns as formulas. */
+  readonly totals: readonly { readonly sheet: Sheet; readonly coloured: readonly ColouredCells[] }[];
   /** How each column of the ledger is computed there. */
   readonly told: readonly ToldColumn[];
   readonly coloured: readonly ColouredCells[];
@@ -32,14 +34,19 @@ export function figureWorkbook(handed: Handed): FigureWorkbook {
   const [figure, ledgerName, wordsName] = [sheetName('Figure', taken), sheetName('Ledger', taken), sheetName('Words', taken)];
   const rows = rowsSheet(handed, sheetName(handed.tableDoc.name, taken));
   const ledger = ledgerSheet(handed, ledgerName, rows);
+  const totals = totalsOf(handed).map(({ title, handed: own }) => {
+    const made = ledgerSheet(own, sheetName(title, taken), null);
+    return { sheet: made.sheet, coloured: colouredCells(own, made) };
+  });
   const text = figureText(handed);
   return {
     title: text.title || handed.figure.name,
     ledger: ledger.sheet,
     rows: rows?.sheet ?? null,
+    totals,
     told: ledger.told,
     coloured: colouredCells(handed, ledger),
-    words: wordsOf(text, ledger, rows),
+    words: wordsOf(text, ledger, rows, totals.length > 0),
     names: { figure, words: wordsName },
   };
 }
@@ -56,7 +63,7 @@ function colouredCells({ picture, plan }: Handed, { places }: LedgerSheet): Colo
   );
 }
 
-function wordsOf(text: FigureText, { told }: LedgerSheet, rows: RowsSheet | null): string[][] {
+function wordsOf(text: FigureText, { told }: LedgerSheet, rows: RowsSheet | null, hasTotals: boolean): string[][] {
   const computed = told.filter(({ formula }) => formula);
   return [
     [text.title],
@@ -82,6 +89,7 @@ function wordsOf(text: FigureText, { told }: LedgerSheet, rows: RowsSheet | null
     ...(rows
       ? rows.told.map(words => ['', '', words])
       : [['', '', 'The rows behind the ledger are too many for a sheet, so they are not here.']]),
+    ...(hasTotals ? [['Totals that cues look at stand on sheets of their own: they are values, and the helper columns over them follow.']] : []),
     ['Names, dates and the groups that rows lie in are values: a row that should belong elsewhere has to be handed over anew.'],
     ...(text.note ? [[], [text.note]] : []),
     ...(text.source ? [[`Source: ${text.source}`]] : []),

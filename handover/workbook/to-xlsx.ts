@@ -2,7 +2,7 @@ import { unzipSync, zipSync, type Zippable } from 'fflate';
 import type * as Writer from 'exceljs';
 import { contrastOf } from 'core/colour';
 import type { Cell, ColumnType } from 'core/table';
-import type { FigureWorkbook } from './figure-workbook';
+import type { ColouredCells, FigureWorkbook } from './figure-workbook';
 import { formulaAt, letterOf, type CellColumn, type Sheet } from './sheet';
 
 /** A picture of the figure for its sheet. */
@@ -31,7 +31,8 @@ export async function toXlsx(workbook: FigureWorkbook, picture: WorkbookPicture 
   [book.created, book.modified] = [ALWAYS, ALWAYS];
   if (picture) writePicture(book, workbook, picture);
   const ledger = writeSheet(book, workbook.ledger);
-  colour(ledger, workbook);
+  colour(ledger, workbook.coloured, workbook.ledger);
+  for (const { sheet, coloured } of workbook.totals) colour(writeSheet(book, sheet), coloured, sheet);
   if (workbook.rows) writeSheet(book, workbook.rows);
   writeWords(book, workbook);
   return sameBytes(new Uint8Array(await book.xlsx.writeBuffer()));
@@ -101,8 +102,8 @@ const plainText = (text: string): string =>
   text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '\ufffd').slice(0, MOST_TEXT);
 
 /** Cells take the colour of the first cue that marks them, as long as its helper column has a value there. */
-function colour(sheet: Worksheet, { ledger, coloured }: FigureWorkbook): void {
-  if (ledger.rowCount === 0) return;
+function colour(sheet: Worksheet, coloured: readonly ColouredCells[], { rowCount }: Sheet): void {
+  if (rowCount === 0) return;
   coloured.forEach(({ column, where, colour: hex }, i) => {
     const ground = `FF${hex.slice(1).toUpperCase()}`;
     const ink = contrastOf('#ffffff', hex) >= contrastOf('#15302a', hex) ? 'FFFFFFFF' : 'FF15302A';
@@ -113,7 +114,7 @@ function colour(sheet: Worksheet, { ledger, coloured }: FigureWorkbook): void {
       style: { fill: { type: 'pattern', pattern: 'solid', bgColor: { argb: ground } }, font: { color: { argb: ink } } },
     };
     const letter = letterOf(column);
-    sheet.addConditionalFormatting({ ref: `${letter}2:${letter}${ledger.rowCount + 1}`, rules: [rule as never] });
+    sheet.addConditionalFormatting({ ref: `${letter}2:${letter}${rowCount + 1}`, rules: [rule as never] });
   });
 }
 
