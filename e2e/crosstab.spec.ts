@@ -133,7 +133,9 @@ test('totals that a cue looks at stand in the ledger with its helper columns, an
   await cell.dblclick();
   await expect(ledger(page).locator('.ag-cell input')).toHaveCount(0);
   await expect(ledger(page)).toContainText('a total, computed from its rows');
-  await ledger(page).getByRole('button', { name: /Formula of highest/ }).click();
+  await ledger(page)
+    .getByRole('button', { name: /Formula of highest/ })
+    .click();
   await expect(ledger(page).locator('[data-formula]')).toContainText('max(milk) over ()');
   await expect(ledger(page).getByRole('button', { name: 'Copy as SQL' })).toHaveCount(0);
   await page.keyboard.press('Escape');

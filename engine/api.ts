@@ -5,6 +5,7 @@ import type { Entry, HistoryMove, Proposal } from 'core/document/edits';
 import type { FormulaPlace, NamedFormula } from 'core/formula';
 import type { ImportedTable } from 'core/io';
 import type { Livery, Picture, Plan } from 'core/plan';
+import type { SentPlan } from 'engine/parcel';
 import type { TableOutline } from 'core/intake';
 import type { ChangedFinding, CueFound, FindingTitle } from 'core/words';
 import type { Problem, Result } from 'core/result';
@@ -73,7 +74,7 @@ export interface PictureAsk {
 /** A picture without those parts that the page has already. */
 export interface PictureNews {
   readonly number: number;
-  readonly plans: Picture['plans'];
+  readonly plans: readonly SentPlan[];
   readonly drawn: Picture['drawn'];
   readonly withoutValue: Picture['withoutValue'];
   readonly frame?: Picture['frame'];

@@ -44,7 +44,11 @@ export function changesSince(session: Session, before: readonly FigureFound[], l
     const asked = session.requestFor(figure, livery);
     const made = asked.ok ? pictureOf(asked.value, session.stagesOf(id)) : asked;
     if (!made.ok) return [{ figure: id, name: figure.name, changes: [], problems: made.problems }];
-    const changes = changedFindings(found satisfies readonly CueFound[], cuedPlaces(figure, made.value), writerFor(session, figure, livery));
+    const changes = changedFindings(
+      found satisfies readonly CueFound[],
+      cuedPlaces(figure, made.value),
+      writerFor(session, figure, livery),
+    );
     return changes.length ? [{ figure: id, name: figure.name, changes, problems: [] }] : [];
   });
 }

@@ -1,5 +1,6 @@
 import type { Picture } from 'core/plan';
 import type { PictureNews } from './api';
+import { sentPlan } from 'engine/parcel';
 
 interface Told {
   readonly number: number;
@@ -19,7 +20,7 @@ export class PictureParts {
     this.told.set(figure, { number, picture });
     return {
       number,
-      plans,
+      plans: plans.map((plan, at) => sentPlan(plan, known?.plans[at])),
       drawn,
       withoutValue,
       ...(known?.frame === frame ? {} : { frame }),

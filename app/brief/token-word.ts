@@ -7,6 +7,9 @@ import { Swatch } from '../ui/swatch';
 import { ValueEntry } from '../ui/value-entry';
 import { WordPreview } from './word-preview';
 
+// Letters that may need a line of their own.
+const LONG_NAME = 24;
+
 /** One changeable word of a sentence: a button that opens just the choices that make sense there. */
 @Component({
   selector: 'cb-token',
@@ -34,6 +37,7 @@ import { WordPreview } from './word-preview';
         role="button"
         tabindex="0"
         class="token"
+        [class.whitespace-nowrap]="isShortColour()"
         [cbSheet]="sheet"
         [sheetLabel]="token().about"
         (closed)="preview.consider('', null)"
@@ -44,7 +48,7 @@ import { WordPreview } from './word-preview';
         (keydown.enter)="$event.preventDefault(); open()"
         (keydown.space)="$event.preventDefault(); open()"
       >
-        @if (token().input.kind === 'colour' && token().input.value) {
+        @if (isColour()) {
           <cb-swatch class="mr-1 align-baseline" [colour]="token().input.value" />
         }
         <span>{{ token().text }}</span>
@@ -101,6 +105,9 @@ export class TokenWord {
   });
   /** What it is and what it says: "Decimals: fitting". */
   protected readonly named = computed(() => `${this.token().about}: ${this.token().text}`);
+  protected readonly isColour = computed(() => this.token().input.kind === 'colour' && this.token().input.value !== '');
+  /** A swatch stands on the line of its word. */
+  protected readonly isShortColour = computed(() => this.isColour() && this.token().text.length < LONG_NAME);
   protected readonly hex = computed(() => (this.token().input.value.startsWith('#') ? this.token().input.value : '#b07d12'));
 
   protected readonly preview = inject(WordPreview);

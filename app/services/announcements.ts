@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { counted } from 'core/sentence';
 import { filter, pairwise } from 'rxjs';
 import { Announcer } from '../ui/announcer';
+import { Pace } from './pace';
 import { PictureStore, type Shown } from './picture-store';
 import { ProjectStore } from './project-store';
 import { spokenOf } from './spoken';
@@ -10,13 +11,15 @@ import { spokenOf } from './spoken';
 @Injectable({ providedIn: 'root' })
 export class Announcements {
   private readonly announcer = inject(Announcer);
+  private readonly pace = inject(Pace);
 
   constructor() {
     inject(ProjectStore)
       .open$.pipe(pairwise())
       .subscribe(([before, after]) => {
         const words = spokenOf(before, after);
-        if (words) this.announcer.say(words);
+        // Whoever listens hears it a moment later; a live region that changes at once costs the picture a frame.
+        if (words) queueMicrotask(() => this.pace.whenUpToNow(() => this.announcer.say(words)));
       });
     inject(PictureStore)
       .shown$.pipe(

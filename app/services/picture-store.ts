@@ -6,6 +6,7 @@ import type { Writing } from 'core/words';
 import type { Problem } from 'core/result';
 import type { CellEdit } from 'core/table';
 import type { PictureAnswer, PictureNews } from 'engine';
+import { receivedPlan } from 'engine/parcel';
 import { combineLatest, distinctUntilChanged, filter, map, scan, shareReplay, tap, type Observable } from 'rxjs';
 import { EngineClient } from './engine-client';
 import { oneAtATime } from './one-at-a-time';
@@ -122,7 +123,9 @@ function shownAfter(
 /** A picture out of what is new in it and what was there before. */
 function pictureFrom({ frame, applied, totals, plans, drawn, withoutValue }: PictureNews, before: Picture | null): Picture | null {
   const [whole, cues, looked] = [frame ?? before?.frame, applied ?? before?.applied, totals ?? before?.totals];
-  return whole && cues && looked ? { frame: whole, applied: cues, totals: looked, plans, drawn, withoutValue } : null;
+  if (!whole || !cues || !looked) return null;
+  const received = plans.map((plan, at) => receivedPlan(plan, before?.plans[at]));
+  return { frame: whole, applied: cues, totals: looked, plans: received, drawn, withoutValue };
 }
 
 type Need = Omit<PictureNeed, 'livery'> | null;

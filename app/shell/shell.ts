@@ -45,14 +45,11 @@ import { CUE_WORDS, MORE } from './command-words';
 import { FigureList } from './figure-list';
 import { KeyList } from './key-list';
 import { NoticeList } from './notice-list';
+import { savedWords } from './saved-words';
 import { isTyping, shortcutOf } from './shortcuts';
 
 /** Opens what a button of the brief or the stage opens, beside it. */
 const press = (what: string): void => document.querySelector<HTMLElement>(`[data-acts="${what}"]`)?.click();
-
-const [CLOCK, CLOCK_TO_SECONDS] = [undefined, '2-digit' as const].map(
-  second => new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', second, hourCycle: 'h23' }),
-) as [Intl.DateTimeFormat, Intl.DateTimeFormat];
 
 const TYPED: ReadonlySet<string> = new Set(['undo', 'redo', 'keys']);
 
@@ -138,16 +135,7 @@ export class Shell {
   protected readonly redoWords = computed(() => this.open()?.history.future[0]?.words ?? null);
   /** Until when everything is saved, in milliseconds: that stays true while a picture is awaited, and a word of its own would cost it a frame. */
   private readonly savedAt = this.pace.follow(this.keeper.savedAt, 'words');
-  protected readonly saved = computed(() => {
-    const at = this.savedAt();
-    if (this.keeper.fails()) return { words: 'not kept here', until: null, hint: 'The browser takes nothing: keep the project as a file.' };
-    if (at === null) return { words: 'saving…', until: null, hint: 'The last change is being written.' };
-    return {
-      words: `saved ${CLOCK.format(at)}`,
-      until: new Date(at).toISOString(),
-      hint: `Everything done until ${CLOCK_TO_SECONDS.format(at)} is kept in this browser.`,
-    };
-  });
+  protected readonly saved = computed(() => savedWords(this.savedAt(), this.keeper.fails()));
 
   protected readonly commands = computed((): Command[] => [
     { name: 'Undo', keys: 'Ctrl+Z', run: () => this.store.undo() },

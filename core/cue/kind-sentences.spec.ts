@@ -102,7 +102,7 @@ describe('a line at a level says of what, over what and where it is computed', (
     for (const [level, scope, says] of cases)
       it(`${kind}: ${says}`, () => {
         const cue = { ...make(kind, { scope }), level };
-        const sentence = kindOf(cue as never).sentence(cue as never, among);
+        const sentence = kindOf(cue).sentence(cue as never, among);
         expect(sentence.map(part => (typeof part === 'string' ? part : part.text)).join('')).toContain(`Draw ${says} as a `);
       });
 });

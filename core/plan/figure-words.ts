@@ -102,7 +102,8 @@ function findingTitle({ applied, frame, figure, totals = [], write }: LayoutRequ
   const place = [...totals, { applied, frame, figure }].find(item => item.applied.some(({ cue }) => cue.id === finding?.cue));
   const from = place?.applied.find(({ cue }) => cue.id === finding?.cue);
   if (!finding || !place || !from) return null;
-  const { text } = titlesOf({ from, frame: place.frame, figure: place.figure, write }).find(({ wording }) => wording === finding.wording) ?? {};
+  const { text } =
+    titlesOf({ from, frame: place.frame, figure: place.figure, write }).find(({ wording }) => wording === finding.wording) ?? {};
   return text ?? null;
 }
 
@@ -113,7 +114,11 @@ const MOST_SENTENCES = 6;
 const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** The figure in words; `notes`: what a reader must know to read it right. */
-export function descriptionOf({ figure, frame, applied, totals, write }: LayoutRequest, words: WrittenWords, notes: readonly string[]): string {
+export function descriptionOf(
+  { figure, frame, applied, totals, write }: LayoutRequest,
+  words: WrittenWords,
+  notes: readonly string[],
+): string {
   return inSentences(
     [
       ...describeFigure(figure, { frame, applied, totals }, write),

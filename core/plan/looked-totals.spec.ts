@@ -47,7 +47,8 @@ function pictured(figure: Figure, columns: typeof COLUMNS = COLUMNS): Picture {
   return read.value;
 }
 
-const highest = (of: 'rows' | 'columns', change: object = {}): Cue => make('extremes', { id: `highest of ${of}`, which: 'highest', scope: { kind: 'totals', of }, ...change });
+const highest = (of: 'rows' | 'columns', change: object = {}): Cue =>
+  make('extremes', { id: `highest of ${of}`, which: 'highest', scope: { kind: 'totals', of }, ...change });
 const above = (of: 'rows' | 'columns'): Cue => make('typical', { id: `above of ${of}`, scope: { kind: 'totals', of } });
 
 /** A ledger as lines of texts, its heads first. */

@@ -65,11 +65,7 @@ function valueAt({ frame }: Finding, measure: string, row: number): number {
  * What the cues of a figure found before and find now, where it is not the same: which marks are new or not any more, which single one took the place of
  * another and by how much, which value of a line is another. Cost: O(marks).
  */
-export function changedFindings(
-  before: readonly CueFound[],
-  places: readonly CuedPlace[],
-  write: ValueWriter,
-): ChangedFinding[] {
+export function changedFindings(before: readonly CueFound[], places: readonly CuedPlace[], write: ValueWriter): ChangedFinding[] {
   // Of a cue that looks at totals the later entry tells.
   const known = new Map(before.map(found => [found.cue, found.parts]));
   return findingsIn(places, write).flatMap(of => {

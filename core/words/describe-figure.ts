@@ -29,10 +29,18 @@ export function describeFigure(figure: Figure, { frame, applied, totals = [] }: 
   const kept = data.filters.length ? `Kept: ${data.filters.map(filter => filterWords(filter)).join('; ')}.` : '';
   const foundIn = ({ frame, applied, figure }: Computed & { readonly figure: Figure }): string[] =>
     applied.flatMap(from => from.treatments.map(item => findingOf(item, { from, frame, figure, write }))).filter(Boolean);
-  const ofTotals = totals.flatMap(item => foundIn(item).map(words => `Totals of ${item.of}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`));
-  return [shown, kept, rangeWords(frame, measure, write), ...foundIn({ frame, applied, figure }), ...ofTotals, missingWords(frame, measure), viewWords(figure, applied)].filter(
-    Boolean,
+  const ofTotals = totals.flatMap(item =>
+    foundIn(item).map(words => `Totals of ${item.of}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`),
   );
+  return [
+    shown,
+    kept,
+    rangeWords(frame, measure, write),
+    ...foundIn({ frame, applied, figure }),
+    ...ofTotals,
+    missingWords(frame, measure),
+    viewWords(figure, applied),
+  ].filter(Boolean);
 }
 
 /** Sentences in so many at most: those that are too many follow others behind a semicolon, from the second on, the shortest first. */

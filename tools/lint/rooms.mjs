@@ -63,7 +63,9 @@ export const rooms = {
   'core/crosstab': document,
   'core/plan': [...document, 'core/words', 'core/crosstab'],
   'core/check': [...document, 'core/plan', 'core/words'],
-  engine: core,
+  engine: [...core, 'engine/parcel'],
+  // What the page opens, too: apart, so that it comes without the engine.
+  'engine/parcel': core,
   plot: [...core, 'plot/files', 'plot/table'],
   // Figures as files: apart, so that the stage comes without what makes them.
   'plot/files': [...core, 'plot', 'plot/table'],
@@ -75,8 +77,8 @@ export const rooms = {
   'handover/offers': core,
   // Letters and pictures without a screen: only Node has its packages.
   headless: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
-  app: [...core, 'engine', 'plot', 'plot/files', 'plot/table', 'handover', 'handover/offers'],
-  'app/services': [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers'],
+  app: [...core, 'engine', 'engine/parcel', 'plot', 'plot/files', 'plot/table', 'handover', 'handover/offers'],
+  'app/services': [...core, 'engine', 'engine/parcel', 'plot', 'plot/files', 'handover', 'handover/offers'],
   'app/ui': leaves,
   server: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers', 'headless'],
   cli: [...core, 'engine', 'plot', 'plot/files', 'handover', 'handover/offers', 'headless'],
