@@ -195,7 +195,9 @@ describe('workbooks with living formulas, recomputed by another engine', () => {
     const book = Recomputed.open(await toXlsx(figureWorkbook(handed.value), null));
     for (const item of totals) {
       const [sheet, ledger] = [`Totals of ${item.of}`, ledgerTable(item)];
-      expect(difference(book, ledger, sheet)).withContext(sheet).toBe('');
+      expect(difference(book, ledger, sheet))
+        .withContext(sheet)
+        .toBe('');
       const live = ledger.columns.filter((_, c) => book.isFormula(sheet, 1, c));
       // Ten of them at least: none is a key or a total.
       expect(live.length).withContext(sheet).toBeGreaterThan(9);

@@ -63,9 +63,7 @@ export const totalsOf = (handed: Handed): readonly { readonly title: string; rea
   }));
 
 /** What the cues of a figure found, to be compared with what they find later. */
-export const foundIn = ({ figure, picture, write }: Handed): readonly CueFound[] =>
-  foundBy(cuedPlaces(figure, picture), write);
+export const foundIn = ({ figure, picture, write }: Handed): readonly CueFound[] => foundBy(cuedPlaces(figure, picture), write);
 
 /** Titles that state what the first cue found. */
-export const titlesIn = ({ figure, picture, write }: Handed): readonly FindingTitle[] =>
-  findingTitles(cuedPlaces(figure, picture), write);
+export const titlesIn = ({ figure, picture, write }: Handed): readonly FindingTitle[] => findingTitles(cuedPlaces(figure, picture), write);

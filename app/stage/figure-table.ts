@@ -64,9 +64,11 @@ export class FigureTable {
   protected readonly sizes = computed(() => this.plan().livery.sizes ?? USUAL);
   /** How often a font has come since: letters are as wide as it has them. */
   private readonly fonts = signal(0);
+  /** The plan, as long as nothing has changed that takes room: colours do not. */
+  private readonly roomy = computed(() => this.plan(), { equal: takeTheSameRoom });
   protected readonly layout = computed(() => {
     this.fonts();
-    return tableLayout(this.plan(), this.measure.on(this.ctx, this.plan().livery.font));
+    return tableLayout(this.roomy(), this.measure.on(this.ctx, this.roomy().livery.font));
   });
   /** What the scrolled room shows: how far down and to the right, and how large it is. */
   private readonly seen = signal({ top: 0, height: 600, left: 0, width: 1000 });
@@ -159,12 +161,12 @@ export class FigureTable {
     return this.seen().left > 0 && level < count && (isLast || level === count - 1);
   }
 
-  protected columnAt(nth: number): TablePlan['columns'][number] {
-    return this.plan().columns[nth] as TablePlan['columns'][number];
+  protected columnOf({ columns }: TablePlan, nth: number): TablePlan['columns'][number] {
+    return columns[nth] as TablePlan['columns'][number];
   }
 
-  protected rowAt(nth: number): TableRow {
-    return this.plan().rows[nth] as TableRow;
+  protected rowOf({ rows }: TablePlan, nth: number): TableRow {
+    return rows[nth] as TableRow;
   }
 
   /** The names that a row has: below the level that it sums up it has none, and its last one takes their room. */
@@ -172,8 +174,8 @@ export class FigureTable {
     return names.slice(0, Math.max(0, depth) + 1);
   }
 
-  protected isMissing(at: number): boolean {
-    return Number.isNaN(this.plan().cells.values[at]);
+  protected isMissing(value: number | undefined): boolean {
+    return Number.isNaN(value);
   }
 
   protected alignOf(down: number, nth: number): string {
@@ -311,6 +313,18 @@ export class FigureTable {
     if (JSON.stringify(found) !== JSON.stringify(this.parts())) this.parts.set(found);
   }
 }
+
+/** Whether two plans are laid out alike: parts of a plan that have not changed stay the same objects. */
+const takeTheSameRoom = (a: TablePlan, b: TablePlan): boolean =>
+  a.levels === b.levels &&
+  a.rows === b.rows &&
+  a.heads === b.heads &&
+  a.columns === b.columns &&
+  a.livery === b.livery &&
+  a.wraps === b.wraps &&
+  a.cells.texts === b.cells.texts &&
+  a.cells.labels === b.cells.labels &&
+  a.cells.glyphs === b.cells.glyphs;
 
 /** Where columns of cells begin, and where the last ends, in pixels from the left of the table. */
 function leftsOf(levels: readonly number[], columns: readonly number[]): readonly number[] {

@@ -7,8 +7,10 @@ import { receivedPlan, sentPlan } from './sent-plans';
 
 const table = tableOf({ hut: ['A', 'B', 'A', 'B'], week: ['1', '1', '2', '2'], milk: [10, 20, 30, null] }, 't');
 const facts = { id: 't', name: 't', rowCount: 4, units: {}, columns: table.columns };
-const cue = (which: 'highest' | 'lowest'): Cue =>
-  ({ ...cueKinds.extremes.create('c', cueFactsOf({ category: 'hut', measures: ['milk'] })), which });
+const cue = (which: 'highest' | 'lowest'): Cue => ({
+  ...cueKinds.extremes.create('c', cueFactsOf({ category: 'hut', measures: ['milk'] })),
+  which,
+});
 
 function planOf(change: Partial<Figure> = {}): Plan {
   const first = firstFigure('f', facts, 'hut');
@@ -35,10 +37,17 @@ describe('plans on their way to the page', () => {
   ];
   for (const [name, plan, known] of cases) it(`${name} arrive as they were`, () => expect(across(plan, known)).toEqual(plan));
 
-  it('take what has not changed from the one before: texts, and all that is the same object', () => {
-    const bare = { ...first, cells: { ...first.cells, grounds: first.cells.grounds.map(() => '') } };
-    const sent = sentPlan(bare, first) as { own: object; texts: unknown };
-    expect([Object.keys(sent.own), sent.texts]).toEqual([[], null]);
-    expect((across(bare, first) as TablePlan).cells.texts).toEqual(first.cells.texts);
+  it('leave out what the page has: what says the same stays the same object there', () => {
+    const bare = {
+      ...planOf({ cues: [cue('highest')] }),
+      cells: { ...first.cells, grounds: first.cells.grounds.map(() => '') },
+    } as TablePlan;
+    const sent = sentPlan(bare, first) as { own: object; cells: object };
+    expect([Object.keys(sent.own), Object.keys(sent.cells)]).toEqual([[], []]);
+    const there = across(first) as TablePlan;
+    const now = receivedPlan(structuredClone(sentPlan(bare, first)), there) as TablePlan;
+    for (const name of ['heads', 'rows', 'columns', 'livery', 'legend'] as const) expect(now[name]).toBe(there[name] as never);
+    expect([now.cells.texts === there.cells.texts, now.cells.labels === there.cells.labels]).toEqual([true, true]);
+    expect(new Set(now.cells.grounds)).toEqual(new Set(['']));
   });
 });

@@ -7,18 +7,14 @@ interface PackedTexts {
 }
 
 // What cells are painted in: thousands of texts, a handful of distinct ones.
-const PAINTS = ['grounds', 'inks', 'barColours'] as const;
-type Paint = (typeof PAINTS)[number];
+type Paint = 'grounds' | 'inks' | 'barColours';
 
-/** A table's plan without what the page has of it. */
+/** A table's plan without what the page has of it: what is left out is as in the plan before. */
 interface SentTable {
   readonly kind: 'sent table';
-  /** What is new of the plan, but for its cells. */
   readonly own: Partial<Omit<TablePlan, 'cells'>>;
-  readonly cells: Omit<TableCells, Paint | 'texts'>;
+  readonly cells: Partial<Omit<TableCells, Paint>>;
   readonly paints: Readonly<Record<Paint, PackedTexts>>;
-  /** Null where they are those of the plan before. */
-  readonly texts: readonly string[] | null;
 }
 
 /** A plan on its way to the page. */
@@ -29,23 +25,38 @@ export function sentPlan(plan: Plan, known: Plan | undefined): SentPlan {
   if (plan.kind !== 'table') return plan;
   const before = known?.kind === 'table' ? known : undefined;
   const { cells, ...rest } = plan;
-  const { texts, grounds, inks, barColours, ...others } = cells;
+  const { grounds, inks, barColours, ...others } = cells;
   return {
     kind: 'sent table',
-    own: Object.fromEntries(Object.entries(rest).filter(([name, value]) => before?.[name as keyof TablePlan] !== value)),
-    cells: others,
+    own: newIn(rest, before),
+    cells: newIn(others, before?.cells),
     paints: { grounds: packed(grounds), inks: packed(inks), barColours: packed(barColours) },
-    texts: before && areAlike(texts, before.cells.texts) ? null : texts,
   };
 }
 
-/** The plan that was sent. `known`: the plan that the page has, as the one who sent knew it. */
+/** The plan that was sent. `known`: the plan that the page has, as the one who sent knew it. What has not changed stays the same object. */
 export function receivedPlan(sent: SentPlan, known: Plan | undefined): Plan {
   if (sent.kind !== 'sent table') return sent;
   const before = known?.kind === 'table' ? known : undefined;
-  const paints = Object.fromEntries(PAINTS.map(name => [name, unpacked(sent.paints[name])])) as Record<Paint, string[]>;
-  return { ...before, ...sent.own, cells: { ...sent.cells, ...paints, texts: sent.texts ?? before?.cells.texts ?? [] } } as TablePlan;
+  const { grounds, inks, barColours } = sent.paints;
+  const paints = { grounds: unpacked(grounds), inks: unpacked(inks), barColours: unpacked(barColours) };
+  return { ...before, ...sent.own, cells: { ...before?.cells, ...sent.cells, ...paints } } as TablePlan;
 }
+
+/** The fields that are not as before. */
+const newIn = <T extends object>(now: T, before: T | undefined): Partial<T> =>
+  Object.fromEntries(Object.entries(now).filter(([name, value]) => !before || !isAlike(value, before[name as keyof T]))) as Partial<T>;
+
+/** Whether two values say the same. Typed arrays do only where they are the same one: most are made anew with each plan. */
+function isAlike(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (!a || !b || typeof a !== 'object' || typeof b !== 'object' || ArrayBuffer.isView(a)) return false;
+  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((item, at) => isAlike(item, b[at]));
+  const names = Object.keys(a);
+  return names.length === Object.keys(b).length && names.every(name => isAlike((a as Fields)[name], (b as Fields)[name]));
+}
+
+type Fields = Readonly<Record<string, unknown>>;
 
 function packed(texts: readonly string[]): PackedTexts {
   const places = new Map<string, number>();
@@ -58,6 +69,8 @@ function packed(texts: readonly string[]): PackedTexts {
   return { distinct: [...places.keys()], codes };
 }
 
-const unpacked = ({ distinct, codes }: PackedTexts): string[] => Array.from(codes, code => distinct[code] as string);
-
-const areAlike = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((text, at) => text === b[at]);
+function unpacked({ distinct, codes }: PackedTexts): string[] {
+  const texts = new Array<string>(codes.length);
+  for (let at = 0; at < texts.length; at++) texts[at] = distinct[codes[at] as number] as string;
+  return texts;
+}

@@ -89,7 +89,9 @@ function wordsOf(text: FigureText, { told }: LedgerSheet, rows: RowsSheet | null
     ...(rows
       ? rows.told.map(words => ['', '', words])
       : [['', '', 'The rows behind the ledger are too many for a sheet, so they are not here.']]),
-    ...(hasTotals ? [['Totals that cues look at stand on sheets of their own: they are values, and the helper columns over them follow.']] : []),
+    ...(hasTotals
+      ? [['Totals that cues look at stand on sheets of their own: they are values, and the helper columns over them follow.']]
+      : []),
     ['Names, dates and the groups that rows lie in are values: a row that should belong elsewhere has to be handed over anew.'],
     ...(text.note ? [[], [text.note]] : []),
     ...(text.source ? [[`Source: ${text.source}`]] : []),
