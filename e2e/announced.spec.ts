@@ -31,6 +31,17 @@ test('what matters is told once, in one live region: rows left, undo, switches, 
   expect(new Set(await told()).size).toBe((await told()).length);
 });
 
+test('what is undone is told, and what is done again', async ({ page }) => {
+  const told = await listenTo(page);
+  const last = async (): Promise<string | undefined> => (await told()).at(-1);
+  await page.getByRole('switch', { name: 'Cue 1 on' }).click();
+  await saved(page);
+  await press(page, 'Control+z');
+  await expect.poll(last).toMatch(/^Undone: /);
+  await press(page, 'Control+Shift+z');
+  await expect.poll(last).toMatch(/^Done again: /);
+});
+
 test('two moves of a cue before the first is drawn go two places', async ({ page }) => {
   const told = await listenTo(page);
   await addCue(page, 'average', 'typical');

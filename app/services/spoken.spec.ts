@@ -47,6 +47,12 @@ describe('what of a change is spoken', () => {
     ['a cue removed: its notice says it', start, moved(start, cues([cue('a')])), null],
     ['undo', off, moved(off, { kind: 'undo' }), /^Undone: ./],
     ['undo taken back', moved(off, { kind: 'undo' }), moved(moved(off, { kind: 'undo' }), { kind: 'redo' }), /^Done again: ./],
+    [
+      'an edit where something could be done again',
+      moved(off, { kind: 'undo' }),
+      moved(moved(off, { kind: 'undo' }), { kind: 'edit', edit: { kind: 'rename-project', name: 'New' } }),
+      null,
+    ],
     ['another figure', start, { ...start, figure: 'g' }, 'Fat, 2 of 2'],
     [
       'a new figure',

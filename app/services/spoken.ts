@@ -14,7 +14,9 @@ function undone(before: OpenState, after: OpenState): string | null {
     after.history.future.length - before.history.future.length,
   ];
   if (past < 0 && future > 0) return `Undone: ${after.history.future[0]?.words ?? ''}`;
-  if (past > 0 && future < 0) return `Done again: ${after.history.past.at(-1)?.words ?? ''}`;
+  // An edit after undo leaves nothing to be done again, too.
+  if (past > 0 && future < 0 && after.history.project === before.history.future[0]?.project)
+    return `Done again: ${after.history.past.at(-1)?.words ?? ''}`;
   return null;
 }
 
