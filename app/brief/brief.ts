@@ -46,7 +46,10 @@ export class Brief {
   /** Each cue as it applies: to the cells, or to the totals that it looks at. */
   protected readonly applied = computed(() => {
     const among = new Map(this.brief.picture()?.totals.flatMap(({ applied }) => applied.map(item => [item.cue.id, item] as const)));
-    return this.brief.applied().map(item => ({ ...item, ...among.get(item.cue.id), problems: item.problems }));
+    return this.brief.applied().map(item => {
+      const found = among.get(item.cue.id);
+      return found ? { ...found, problems: item.problems } : item;
+    });
   });
   protected readonly words = this.brief.facts;
   /** Words of the figure that cannot be computed, told where they stand. */

@@ -236,6 +236,8 @@ export class Ledger {
     this.chosenPart.set(part);
     this.closeFormula();
     this.focus.set(null);
+    this.openedCell.set(null);
+    this.refused.set([]);
   }
 
   /** Rows of totals are no marks of the figure. */

@@ -3,6 +3,7 @@ import { plainCrosstab, type Figure } from 'core/document';
 import type { Cue } from 'core/cue';
 import { plainMeasure } from 'core/frame';
 import { messageFor } from 'core/result/words';
+import { rememberStages, type Stages } from 'core/stages';
 import { makeTable, named, tableOf, valuesFrom, type Table } from 'core/table';
 import { changedFindings, findingTitles, foundBy, writerOf } from 'core/words';
 import { cuedPlaces, ledgerTable, pictureOf, type Picture } from './index';
@@ -41,8 +42,11 @@ function figureWith(cues: readonly Cue[], change: Partial<Figure> = {}): Figure 
   };
 }
 
-function pictured(figure: Figure, columns: typeof COLUMNS = COLUMNS): Picture {
-  const read = pictureOf({ figure, table: tableFrom(columns), writing, livery });
+const usual = tableFrom(COLUMNS);
+
+function pictured(figure: Figure, columns: typeof COLUMNS = COLUMNS, stages?: Stages): Picture {
+  const table = columns === COLUMNS ? usual : tableFrom(columns);
+  const read = pictureOf({ figure, table, writing, livery }, stages);
   if (!read.ok) throw new Error(read.problems.map(messageFor).join());
   return read.value;
 }
@@ -126,6 +130,15 @@ describe('totals that cues look at', () => {
       'B is no longer the highest: A, by 30 L.',
       'May 2031 is no longer the highest: Jun 2031, by 40 L.',
     ]);
+  });
+
+  it('follow the language of months, though nothing else has changed', () => {
+    const figure = figureWith([highest('columns')]);
+    const stages = rememberStages();
+    const described = (of: Figure): string => pictured(of, COLUMNS, stages).plans[0]!.description;
+    expect(described(figure)).toContain('highest: May 2031');
+    const german = { ...figure, scales: { ...figure.scales, along: { ...figure.scales.along, language: 'de' as const } } };
+    expect(described(german)).toContain('highest: Mai 2031');
   });
 
   it('stay the same when nothing but a word changes', () => {

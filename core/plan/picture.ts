@@ -91,7 +91,9 @@ function* computing({ figure, table }: Pick<PictureRequest, 'figure' | 'table'>,
   if (figure.shape.mark !== 'crosstab') return success({ frame, applied, totals: NO_TOTALS });
   const crosstab = figure.cues.some(looksAtTotals) ? spreadOut(figure, frame, table, stages) : null;
   const totals = crosstab
-    ? stages('looked at totals', [crosstab, figure.cues, figure.data], () => lookedTotals(crosstab, figure, frame, stages))
+    ? stages('looked at totals', [crosstab, figure.cues, figure.data, figure.scales, figure.dress], () =>
+        lookedTotals(crosstab, figure, frame, stages),
+      )
     : NO_TOTALS;
   return success({
     frame,
