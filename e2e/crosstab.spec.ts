@@ -101,6 +101,20 @@ test('totals, the largest of a level, and the order of columns follow the brief'
   await expect(page.getByRole('dialog').getByRole('listitem')).toHaveCount(7);
 });
 
+test('levels of numbers go in bins of a width that is chosen', async ({ page }) => {
+  await openTable(page, 'Milk by month');
+  await choose(page, 'outer:0', 'cows');
+  await choose(page, 'outer-step:0', 'in bins');
+  await choose(page, 'outer-bin:0', 'of 10');
+  await settled(page);
+  await expect(brief(page)).toContainText('within cows in bins of 10');
+  const levels = (await table(page).locator('tbody tr[data-row] th:first-of-type').allInnerTexts()).filter(name =>
+    name.startsWith('from '),
+  );
+  expect(levels.length).toBeGreaterThan(1);
+  for (const name of levels) expect(name).toMatch(/^from \d*0(, total)?$/);
+});
+
 test('a cue looks at totals, or rests where a table has no place for it and says so', async ({ page }) => {
   await openTable(page, 'Milk by month');
   await addCue(page, 'highest', 'extremes');

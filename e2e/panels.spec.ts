@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { brief, canvas, choose, goTo, LIGHT, openApp, pixelCount, reveal, settled, stage, token } from './support';
 
 /** Columns of a colour's pixels, and its rows, as stretches that belong together: [from, to] in canvas pixels. */
@@ -47,6 +47,35 @@ test('panels stand beside each other as chosen, in the order that is chosen', as
   expect(await first()).toContain('Kettlemoor');
   await choose(page, 'panel-order', 'by their names, rising');
   expect(await first()).toContain('Ashlatch');
+});
+
+test('panels come by hand, and share their scales with those beside them', async ({ page }) => {
+  await openApp(page);
+  await goTo(page, 'Twelve huts');
+  await choose(page, 'panel-order', 'by hand');
+  await token(page, 'panel-hand').click();
+  const list = page.getByRole('dialog').getByRole('listitem');
+  await expect(list).toHaveCount(12);
+  const [first = '', second = ''] = (await list.allInnerTexts()).map(text => text.trim());
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: `Move up ${second}` })
+    .click();
+  await page.keyboard.press('Escape');
+  await settled(page);
+  const panel = (nth: number): Locator => stage(page).locator(`[data-part="panel ${nth}"]`);
+  await expect(panel(1)).toHaveAttribute('aria-label', new RegExp(second));
+  await expect(panel(2)).toHaveAttribute('aria-label', new RegExp(first));
+  // The last row holds the smallest huts: on a scale of its own its lines rise and fall higher.
+  const risen = async (): Promise<number> => {
+    const [from, to] = (await stretches(page, LIGHT.base, 'y', 6)).at(-1) ?? [0, 0];
+    return to - from;
+  };
+  const before = await risen();
+  await choose(page, 'panel-scales', 'share a scale with those beside them');
+  await settled(page);
+  await expect(brief(page)).toContainText('The panels share a scale with those beside them');
+  expect(await risen()).toBeGreaterThan(before * 1.3);
 });
 
 test('a mark in any panel can be pointed at, and its card tells which', async ({ page }) => {

@@ -58,6 +58,25 @@ describe('a crosstab in words', () => {
     expect(finer(nested)).toContain('Rows are nested in nothing further.');
     expect(finer(nested)).toContain('Totals of columns are behind them.');
   });
+  it('bins of levels and of columns have a width that is chosen, and leave the others as they are', () => {
+    const binned = chosen(
+      figure,
+      ['mark', 'crosstab'],
+      ['outer:0', 'cows'],
+      ['outer-step:0', 'bin'],
+      ['across', 'milk'],
+      ['across-step', 'bin'],
+    );
+    expect(prose(binned)).toContain('by hut within cows in bins of a fitting width, across milk in bins of a fitting width');
+    const own = chosen(binned, ['outer-bin:0', '10'], ['across-bin', '500']);
+    expect(prose(own)).toContain('by hut within cows in bins of 10, across milk in bins of 500');
+    expect([own.data.outer, own.data.seriesStep]).toEqual([
+      [{ column: 'cows', step: { kind: 'bin', width: 10 } }],
+      { kind: 'bin', width: 500 },
+    ]);
+    expect(chosen(own, ['outer-bin:0', 'auto']).data.outer[0]?.step).toEqual({ kind: 'bin', width: null });
+    expect(() => chosen(nested, ['outer-bin:0', '10'])).toThrow();
+  });
   it('a level that is taken away is gone, those below move up', () => {
     const two = chosen(nested, ['outer:1', 'cows']);
     expect(two.data.outer.map(({ column }) => column)).toEqual(['valley', 'cows']);

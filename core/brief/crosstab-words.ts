@@ -1,13 +1,13 @@
 import { levelsOf } from 'core/crosstab';
 import { plainCrosstab, type CrosstabChoice } from 'core/document';
-import type { Step } from 'core/frame';
+import type { FigureData, Step } from 'core/frame';
 import type { SentencePart } from 'core/sentence';
 import { isMoment } from './column-roles';
 import { cellClauses, cellSettings } from './cell-words';
 import { changed, inTables, isTable, once } from './in-tables';
 import { speakerOf, type Clause } from './section';
 import { choices, choiceSetting, columnNamed, type Choice, type Subject } from './setting';
-import { handSetting, stepChoices, stepValue } from './step-choices';
+import { binSetting, handSetting, stepChoices, stepValue } from './step-choices';
 import { offeredColumns, type ColumnFacts } from './table-facts';
 
 /** Outer levels, and one more that may be added. */
@@ -35,6 +35,11 @@ function freeColumns({ table, figure: { data } }: Subject, except: string | null
 
 /** Dates go by months until somebody says otherwise. */
 const firstStep = (column: ColumnFacts | undefined): Step => (isMoment(column) ? { kind: 'grain', grain: 'month' } : null);
+
+/** The data part with other steps at a level that rows are nested in. */
+function withOuterStep(data: FigureData, place: string, step: Step): FigureData {
+  return { ...data, outer: data.outer.map((level, i) => (String(i) === place ? { ...level, step } : level)) };
+}
 
 /** How rows are nested, columns made, totals placed and cells drawn. */
 export const crosstabSettings = {
@@ -67,9 +72,13 @@ export const crosstabSettings = {
     plain: '',
     options: (subject, place) => stepChoices(columnNamed(subject, subject.figure.data.outer[Number(place)]?.column ?? '')),
     now: ({ figure }, place) => stepValue(figure.data.outer[Number(place)]?.step ?? null),
-    set: ({ figure: { data } }, place, step) => ({
-      data: { ...data, outer: data.outer.map((level, i) => (String(i) === place ? { ...level, step } : level)) },
-    }),
+    set: ({ figure: { data } }, place, step) => ({ data: withOuterStep(data, place, step) }),
+  }),
+  'outer-bin': binSetting('Width of a bin of a level', {
+    governs: 'categories',
+    places: inTables(({ data }) => data.outer.flatMap(({ step }, i) => (step?.kind === 'bin' ? [String(i)] : []))),
+    now: ({ data }, place) => data.outer[Number(place)]?.step ?? null,
+    set: withOuterStep,
   }),
   across: choiceSetting<string | null>({
     about: 'Columns',
@@ -95,6 +104,12 @@ export const crosstabSettings = {
     options: subject => stepChoices(columnNamed(subject, subject.figure.data.series ?? '')),
     now: ({ figure }) => stepValue(figure.data.seriesStep),
     set: ({ figure: { data } }, _place, seriesStep) => ({ data: { ...data, seriesStep } }),
+  }),
+  'across-bin': binSetting('Width of a bin of the columns', {
+    governs: 'columns',
+    places: inTables(({ data }) => (data.series !== null && data.seriesStep?.kind === 'bin' ? [''] : [])),
+    now: ({ data }) => data.seriesStep,
+    set: (data, _place, seriesStep) => ({ ...data, seriesStep }),
   }),
   'across-order': choiceSetting<CrosstabChoice['columns']>({
     about: 'Order of the columns',
@@ -192,10 +207,11 @@ export function nestedParts(subject: Subject): readonly SentencePart[] {
   if (!isTable(subject.figure)) return [];
   const hasSteps = (column: string): boolean => stepChoices(columnNamed(subject, column)).length > 0;
   return [
-    ...data.outer.flatMap(({ column }, i) => [
+    ...data.outer.flatMap(({ column, step }, i) => [
       i === 0 ? ' within ' : ', ',
       say('outer', subject, i),
       ...(hasSteps(column) ? [' ', say('outer-step', subject, i)] : []),
+      ...(step?.kind === 'bin' ? [' ', say('outer-bin', subject, i)] : []),
     ]),
     ...(data.series === null
       ? []
@@ -203,6 +219,7 @@ export function nestedParts(subject: Subject): readonly SentencePart[] {
           ', across ',
           say('across', subject),
           ...(hasSteps(data.series) ? [' ', say('across-step', subject)] : []),
+          ...(data.seriesStep?.kind === 'bin' ? [' ', say('across-bin', subject)] : []),
           ...(crosstab.columns.by === 'hand' ? [' ', say('across-hand', subject)] : []),
         ]),
   ];

@@ -1,8 +1,8 @@
 import type { Figure } from 'core/document';
-import type { Step } from 'core/frame';
+import type { FigureData, Step } from 'core/frame';
 import { failure, success, type Result } from 'core/result';
 import { isMoment } from './column-roles';
-import type { Change, Choice, Setting } from './setting';
+import { choiceSetting, type Change, type Choice, type Setting } from './setting';
 import type { ColumnFacts } from './table-facts';
 
 const WHOLE: Choice<Step> = { value: '', label: 'value by value', means: null };
@@ -21,6 +21,39 @@ export function stepChoices(column: ColumnFacts | undefined): readonly Choice<St
 
 /** A step by the value of its choice. */
 export const stepValue = (step: Step): string => (step === null ? '' : step.kind === 'grain' ? step.grain : 'bin');
+
+const WIDTHS: readonly number[] = [0.1, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 5000, 10_000];
+
+const widthOf = (step: Step): number | null => (step?.kind === 'bin' ? step.width : null);
+
+function widthChoices(width: number | null): readonly Choice<number | null>[] {
+  const own = width === null || WIDTHS.includes(width) ? [] : [width];
+  return [
+    { value: 'auto', label: 'of a fitting width', means: null },
+    ...[...own, ...WIDTHS].map(value => ({ value: String(value), label: `of ${value}`, means: value })),
+  ];
+}
+
+/** Where bins stand, and what their width changes. */
+interface Bins {
+  readonly governs: string;
+  readonly places: Setting['places'];
+  readonly now: (figure: Figure, place: string) => Step;
+  readonly set: (data: FigureData, place: string, step: Step) => FigureData;
+}
+
+/** How wide bins are. */
+export const binSetting = (about: string, { governs, places, now, set }: Bins): Setting =>
+  choiceSetting<number | null>({
+    about,
+    search: 'histogram size interval',
+    governs: () => [governs],
+    places,
+    plain: 'auto',
+    options: ({ figure }, place) => widthChoices(widthOf(now(figure, place))),
+    now: ({ figure }, place) => String(widthOf(now(figure, place)) ?? 'auto'),
+    set: ({ figure }, place, width) => ({ data: set(figure.data, place, { kind: 'bin', width }) }),
+  });
 
 /** Where an order by hand stands, and what it changes. */
 interface ByHand {

@@ -2,8 +2,8 @@ import { isAdditive, type FigureData, type Step } from 'core/frame';
 import type { SentencePart } from 'core/sentence';
 import { isOrdered } from './column-roles';
 import { changeCategory } from './replace-measure';
-import { choices, choiceSetting, columnNamed, plainChoices, type Choice, type Subject } from './setting';
-import { stepChoices, stepValue } from './step-choices';
+import { choices, choiceSetting, columnNamed, plainChoices, type Subject } from './setting';
+import { binSetting, stepChoices, stepValue } from './step-choices';
 import { speakerOf, type Clause } from './section';
 import { offeredColumns, type ColumnFacts } from './table-facts';
 
@@ -31,15 +31,11 @@ export const stepSettings = {
       data: { ...figure.data, step, ...(step ? { order: { by: 'category', descending: false } as const } : {}) },
     }),
   }),
-  bin: choiceSetting({
-    about: 'Width of a bin',
-    search: 'histogram size interval',
-    governs: () => ['categories'],
+  bin: binSetting('Width of a bin', {
+    governs: 'categories',
     places: ({ data }) => (data.step?.kind === 'bin' ? [''] : []),
-    plain: 'auto',
-    options: ({ figure }) => widthChoices(widthOf(figure.data.step)),
-    now: ({ figure }) => String(widthOf(figure.data.step) ?? 'auto'),
-    set: ({ figure }, _place, width) => ({ data: { ...figure.data, step: { kind: 'bin', width } } }),
+    now: ({ data }) => data.step,
+    set: (data, _place, step) => ({ ...data, step }),
   }),
   empty: choiceSetting({
     about: ({ figure }) => `What an empty ${periodOf(figure.data.step)} is`,
@@ -62,18 +58,7 @@ const EMPTY = choices([
 /** Over no rows a sum may be zero; an average is nothing. */
 const adds = ({ measures }: FigureData): boolean => measures.some(({ formula }) => isAdditive(formula) && !/^\s*count/i.test(formula));
 
-const widthOf = (step: Step): number | null => (step?.kind === 'bin' ? step.width : null);
 const periodOf = (step: Step): string => (step?.kind === 'grain' ? step.grain : 'bin');
-
-const WIDTHS: readonly number[] = [0.1, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 5000, 10_000];
-
-function widthChoices(width: number | null): readonly Choice<number | null>[] {
-  const own = width === null || WIDTHS.includes(width) ? [] : [width];
-  return [
-    { value: 'auto', label: 'of a fitting width', means: null },
-    ...[...own, ...WIDTHS].map(value => ({ value: String(value), label: `of ${value}`, means: value })),
-  ];
-}
 
 const { say, clause } = speakerOf(stepSettings);
 

@@ -66,6 +66,19 @@ describe('a crosstab', () => {
       ['A: 10 20 30', 'B: 1 2 3', 'C: 5 – 5', 'D: 100 200 300', 'E: – 7 7', 'all: 116 229 345'],
     ],
     [
+      'levels and columns in bins of a width: cows in fours, milk in hundreds, one without milk',
+      [
+        {
+          outer: [{ column: 'cows', step: { kind: 'bin', width: 4 } }],
+          series: 'milk',
+          seriesStep: { kind: 'bin', width: 100 },
+          measures: [plainMeasure('n', 'count(*)')],
+        },
+        totals('last', 'last', 'last'),
+      ],
+      ['A: 2 – – – 2', 'B: 2 – – – 2', '0: 4 – – – 4', 'C: 1 – – – 1', 'D: – 1 1 – 2', 'E: 1 – – 1 2', '4: 2 1 1 1 5', 'all: 6 1 1 1 9'],
+    ],
+    [
       'subtotals behind each part',
       [{}, totals('last', 'none', 'last')],
       ['A: 10 20 30', 'B: 1 2 3', 'Tolm: 11 22 33', 'C: 5 – 5', 'D: 100 200 300', 'E: – 7 7', 'Siddel: 105 207 312'],
