@@ -58,6 +58,11 @@ describe('a crosstab in words', () => {
     expect(finer(nested)).toContain('Rows are nested in nothing further.');
     expect(finer(nested)).toContain('Totals of columns are behind them.');
   });
+  it('a column that makes panels in other shapes is its outermost level, and is said', () => {
+    const panels = chosen(figure, ['panel', 'column:valley'], ['mark', 'crosstab']);
+    expect(prose(panels)).toBe('Show milk summed by hut within valley as a crosstab, largest first.');
+    expect(prose(chosen(panels, ['outer:0', 'cows']))).toContain('by hut within valley, cows value by value as a crosstab');
+  });
   it('bins of levels and of columns have a width that is chosen, and leave the others as they are', () => {
     const binned = chosen(
       figure,

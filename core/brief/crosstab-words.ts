@@ -206,9 +206,13 @@ export function nestedParts(subject: Subject): readonly SentencePart[] {
   const { data, crosstab } = subject.figure;
   if (!isTable(subject.figure)) return [];
   const hasSteps = (column: string): boolean => stepChoices(columnNamed(subject, column)).length > 0;
+  // What makes panels in other shapes is the outermost level here.
+  const [outermost, ...inner] = levelsOf(data);
+  const isPanel = data.panel !== null && inner.length > 0 && outermost?.column === data.panel;
   return [
+    ...(isPanel ? [` within ${data.panel}`] : []),
     ...data.outer.flatMap(({ column, step }, i) => [
-      i === 0 ? ' within ' : ', ',
+      i === 0 && !isPanel ? ' within ' : ', ',
       say('outer', subject, i),
       ...(hasSteps(column) ? [' ', say('outer-step', subject, i)] : []),
       ...(step?.kind === 'bin' ? [' ', say('outer-bin', subject, i)] : []),
