@@ -39,7 +39,13 @@ export function applyCues(cues: readonly Cue[], frame: Frame, stages: Stages = r
     const { helpers: formulas, treatments } = expanded(cue, { around, signature }, part => helpers.freeName(part));
     const computed = helpers.computeAll(i, formulas);
     if (!computed.ok) return { ...resting, problems: computed.problems as CueProblem[] };
-    return { cue, number: i + 1, problems, helpers: computed.value, treatments, quietsRest: quiets(cue, treatments) };
+    // The same one while nothing of it changes, whatever happens to other cues.
+    return stages(`applied ${i}`, [cue, found, computed.value, treatments], () => ({
+      ...resting,
+      helpers: computed.value,
+      treatments,
+      quietsRest: quiets(cue, treatments),
+    }));
   });
 }
 
@@ -89,22 +95,22 @@ function textOf(formulas: readonly HelperFormula[]): string {
 const quiets = (cue: Cue, treatments: readonly Treatment[]): boolean =>
   cue.quiet && treatments.some(({ show }) => show === 'mark' || show === 'line');
 
-/** One evaluator for all cues of a figure, so that what they share is computed once. */
+/** One evaluator for all cues of a figure, so that what they share is computed once. Cost: none for it until a cue is computed anew. */
 class HelperRun {
-  private readonly evaluator: Evaluator;
+  private evaluator: Evaluator | null = null;
   private scope: Scope;
   private readonly claimed = new Set<string>();
 
-  /** Formulas of the cues before, which a later one may read. */
+  /** Formulas of the cues before, which a later one may read, and their columns that the evaluator does not know yet. */
   private before = '';
+  private waiting: HelperColumn[] = [];
 
   constructor(
     private readonly table: Table,
     private readonly stages: Stages,
   ) {
-    this.evaluator = new Evaluator(table, null, stages);
     this.scope = scopeOf(table);
-    for (const name of this.scope.keys()) this.claimed.add(name.toLowerCase());
+    for (const { name } of table.columns) this.claimed.add(name.toLowerCase());
   }
 
   /** "highest", or "highest 2" when that is taken. */
@@ -118,36 +124,39 @@ class HelperRun {
   /** All of a cue's columns, or the first formula that does not compile: a formula of the analyst's own may not. */
   computeAll(place: number, formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
     const written = textOf(formulas);
-    const { scope } = this;
     let isNew = false;
     const computed = this.stages(`cue ${place}`, [this.table, this.before, written], () => {
       isNew = true;
       return this.computed(formulas);
     });
-    if (!computed.ok) {
-      // Nothing is seen of a cue that rests.
-      this.scope = scope;
-      return computed;
-    }
+    if (!computed.ok) return computed;
     // What was computed just now is known already.
-    if (!isNew) for (const { name, column } of computed.value) this.define(name, column);
+    if (!isNew) this.waiting.push(...computed.value);
     this.before += written;
     return computed;
   }
 
-  private define(name: string, values: Values): void {
-    this.evaluator.define(nameText(name), values);
+  private define(evaluator: Evaluator, name: string, values: Values): void {
+    evaluator.define(nameText(name), values);
     this.scope = scopeWith(this.scope, name, values.type);
   }
 
   private computed(formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
+    const evaluator = (this.evaluator ??= new Evaluator(this.table, null, this.stages));
+    for (const { name, column } of this.waiting) this.define(evaluator, name, column);
+    this.waiting = [];
+    const { scope } = this;
     const columns: HelperColumn[] = [];
     for (const helper of formulas) {
       const compiled = compileFormula(helper.formula, this.scope);
-      if (!compiled.ok) return failure({ code: 'cue-formula', name: helper.name, problem: compiled.problems[0] as FormulaProblem });
-      const values = this.evaluator.values(compiled.value);
-      this.define(helper.name, values);
-      columns.push({ ...helper, column: named(helper.name, values), withoutValue: this.evaluator.withoutValue(compiled.value) });
+      if (!compiled.ok) {
+        // Nothing is seen of a cue that rests.
+        this.scope = scope;
+        return failure({ code: 'cue-formula', name: helper.name, problem: compiled.problems[0] as FormulaProblem });
+      }
+      const values = evaluator.values(compiled.value);
+      this.define(evaluator, helper.name, values);
+      columns.push({ ...helper, column: named(helper.name, values), withoutValue: evaluator.withoutValue(compiled.value) });
     }
     return success(columns);
   }

@@ -1,6 +1,7 @@
 import { frameOf, plainMeasure, type Frame } from 'core/frame';
 import { messageFor } from 'core/result/words';
 import { readSentence } from 'core/sentence';
+import { rememberStages } from 'core/stages';
 import { cellAt, tableOf, type Cell } from 'core/table';
 import { applyCues, cueKinds, cueSchema, kindOf, scopeValue, winnersOf, type Cue, type CueFacts, cueFactsOf } from './index';
 
@@ -108,6 +109,28 @@ describe('extremes: helper columns', () => {
       'lowest 2',
       'rest 3',
     ]);
+  });
+});
+
+describe('cues that are applied again', () => {
+  const rule = (id: string, formula: string): Cue => ({ ...cueKinds.rule.create(id, words), branches: [{ name: 'found', when: formula }] });
+  const frame = frameFor({ hut: huts, litres: [3, 9, 5, 1, 4] });
+
+  it('read what was computed before, though one between them cannot be computed', () => {
+    const stages = rememberStages();
+    const first = cue();
+    applyCues([first], frame, stages);
+    const [, broken, reads] = applyCues([first, rule('d', '"no such column" > 1'), rule('e', 'highest > 1')], frame, stages);
+    expect([broken!.problems.length, broken!.helpers.length, reads!.problems, reads!.helpers.length > 0]).toEqual([1, 0, [], true]);
+    expect(huts.map((_, row) => cellAt(reads!.helpers[0]!.column, row))).toEqual([null, 'found', null, null, null]);
+  });
+
+  it('are the very same, but for the one that changed', () => {
+    const stages = rememberStages();
+    const [first, second] = [cue(), rule('d', 'milk > 4')];
+    const before = applyCues([first, second], frame, stages);
+    const after = applyCues([{ ...first, quiet: !first.quiet }, second], frame, stages);
+    expect([after[0] === before[0], after[0]!.helpers === before[0]!.helpers, after[1] === before[1]]).toEqual([false, true, true]);
   });
 });
 

@@ -1,11 +1,26 @@
 import { liveryNamed, type Figure, type LiveryDoc, type NamedLook } from 'core/document';
-import type { Writing } from 'core/words';
+import type { Stages } from 'core/stages';
+import { writerOf, type Writing } from 'core/words';
 import { colourIn, type Livery } from './livery';
+import type { LayoutRequest, PlanRequest } from './requests';
 
 const FAMILIES: { readonly [F in LiveryDoc['family']]: string } = {
   grotesk: "'Hanken Grotesk Variable', system-ui, sans-serif",
   mono: "'Spline Sans Mono Variable', ui-monospace, monospace",
 };
+
+/** What a figure is drawn and written with. Cost: none while nothing that it depends on changed. */
+export function dressedIn(
+  { figure, writing, livery: page }: Pick<PlanRequest, 'figure' | 'writing' | 'livery'>,
+  stages: Stages,
+): Pick<LayoutRequest, 'livery' | 'write' | 'formats'> {
+  const { data, scales, dress } = figure;
+  return {
+    livery: stages('dressed', [dress.livery, writing.liveries, writing.looks, page], () => dressedLivery(figure, writing, page)),
+    write: stages('writer', [data, scales.unit, scales.decimals, dress, writing], () => writerOf(figure, writing)),
+    formats: writing.formats.map(({ name }) => name),
+  };
+}
 
 /** What a figure wears: the livery that it names, of the project or of those that come with Cowbell; the page's own where it names none, or one that is gone. */
 export function dressedLivery({ dress }: Figure, { liveries, looks = [] }: Pick<Writing, 'liveries' | 'looks'>, page: Livery): Livery {

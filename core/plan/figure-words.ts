@@ -113,15 +113,15 @@ const MOST_SENTENCES = 6;
 /** With a full stop, where it has no end of its own. */
 const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
-/** The figure in words; `notes`: what a reader must know to read it right. */
-export function descriptionOf(
-  { figure, frame, applied, totals, write }: LayoutRequest,
-  words: WrittenWords,
-  notes: readonly string[],
-): string {
+/** What a figure shows, in sentences. */
+export const shownIn = ({ figure, frame, applied, totals, write }: LayoutRequest): readonly string[] =>
+  describeFigure(figure, { frame, applied, totals }, write);
+
+/** The figure in words: what it shows, and what a reader must know to read it right. */
+export function descriptionOf(shown: readonly string[], words: Pick<WrittenWords, 'note' | 'source'>, notes: readonly string[]): string {
   return inSentences(
     [
-      ...describeFigure(figure, { frame, applied, totals }, write),
+      ...shown,
       ...(words.note ? [`Note: ${sentence(words.note)}`] : []),
       ...(words.source ? [`Source: ${sentence(words.source)}`] : []),
       ...notes.map(note => `${note.charAt(0).toUpperCase()}${note.slice(1)}.`),

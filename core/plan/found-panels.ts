@@ -1,12 +1,13 @@
 import type { AppliedCue } from 'core/cue';
-import type { Layer } from './plan';
+import type { PanelPlan } from './plan';
 
 /**
  * The panels that cues find, by their places, each with the colour that it is found in: what a cue marks in one panel alone, such as the highest of
  * all, its title is marked with. Where a cue marks something in several of them, none stands out.
  */
-export function foundIn(layers: readonly Layer[], panels: number, applied: readonly AppliedCue[]): Readonly<Record<number, string>> {
-  if (panels < 2) return {};
+export function foundIn(panels: readonly PanelPlan[], applied: readonly AppliedCue[]): Readonly<Record<number, string>> {
+  if (panels.length < 2) return {};
+  const layers = panels.flatMap(panel => panel.layers);
   const found: Record<number, string> = {};
   // The first cue in the list wins a title, as it wins a mark.
   for (const { number } of [...applied].reverse()) {

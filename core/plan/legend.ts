@@ -10,8 +10,18 @@ import { rampColours, stepsBetween } from './ramp';
 // Steps of a ramp in the legend.
 const RAMP_KEY = 9;
 
+/** The legend, each entry once. */
+export const legendOf = (request: LegendRequest, layers: readonly Layer[]): LegendEntry[] => eachOnce(entriesIn(request, layers));
+
+/** Without entries that look and read like one before them. */
+export const eachOnce = (entries: readonly LegendEntry[]): LegendEntry[] =>
+  entries.filter((entry, i) => entries.findIndex(other => sameEntry(entry, other)) === i);
+
+/** What a legend is made from. */
+export type LegendRequest = Pick<PlanRequest, 'applied' | 'frame' | 'livery'>;
+
 /** Series by their colour where they show it; then only treatments that show somewhere, and the rest. */
-export function legendOf({ applied, frame, livery }: PlanRequest, layers: readonly Layer[]): LegendEntry[] {
+export function entriesIn({ applied, frame, livery }: LegendRequest, layers: readonly Layer[]): LegendEntry[] {
   const quiet = applied.some(cue => cue.quietsRest);
   const wins = winningIn(applied, frame.table.rowCount, layers);
   const shown = applied.flatMap(from =>
@@ -32,8 +42,7 @@ export function legendOf({ applied, frame, livery }: PlanRequest, layers: readon
       : [];
   const resting = layers.find(layer => layer.colour === livery.quiet && showsItself(layer));
   const rest = quiet && resting && !several ? [markEntry('the rest', resting.shape, livery.quiet)] : [];
-  const all = [...named, ...shown, ...rest];
-  return all.filter((entry, i) => all.findIndex(other => sameEntry(entry, other)) === i);
+  return [...named, ...shown, ...rest];
 }
 
 /**

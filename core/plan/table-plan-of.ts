@@ -1,9 +1,8 @@
 import type { Crosstab } from 'core/crosstab';
 import { runAll, type Stages } from 'core/stages';
 import { counted, listed } from 'core/sentence';
-import { writerOf } from 'core/words';
-import { dressedLivery } from './dressed-livery';
-import { descriptionOf, FigureWords, writtenWords } from './figure-words';
+import { dressedIn } from './dressed-livery';
+import { descriptionOf, FigureWords, shownIn, writtenWords } from './figure-words';
 import { legendOf } from './legend';
 import { picturesOf } from './pictures';
 import type { Layer } from './plan';
@@ -17,12 +16,8 @@ import type { TableColumn, TablePlan } from './table-plan';
 /** The drawing of a crosstab: heads, rows, and cells coloured by the cues' helper columns. Totals take no part in any. Cost: O(cells). */
 export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: Stages = runAll): TablePlan {
   const { figure, frame, applied, totals: looked } = request;
-  const { liveries, formats, looks: named } = request.writing;
-  const livery = stages('dressed', [figure.dress.livery, liveries, named, request.livery], () =>
-    dressedLivery(figure, request.writing, request.livery),
-  );
-  const write = stages('writer', [figure.data, figure.scales, figure.dress, request.writing], () => writerOf(figure, request.writing));
-  const asked: LayoutRequest = { figure, frame, applied, totals: looked, livery, write, formats: formats.map(({ name }) => name) };
+  const { livery, ...dressed } = dressedIn(request, stages);
+  const asked: LayoutRequest = { figure, frame, applied, totals: looked, livery, ...dressed };
   const looks = looksOf(crosstab, asked);
   const columns = columnsOf(crosstab, looks, asked);
   const trends = columns.flatMap(({ kind, measure }) => (kind === 'trend' ? [measure] : []));
@@ -47,7 +42,7 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
     axisNote: [noteOf(crosstab, asked), ...notes].join(' · '),
     legend,
     notes,
-    description: descriptionOf(asked, words, notes),
+    description: descriptionOf(shownIn(asked), words, notes),
     livery,
     pictures: picturesOf(layers, request.writing.pictures ?? []),
     levels: crosstab.levels.map(({ column }) => column),

@@ -74,7 +74,7 @@ interface Ways {
 }
 
 /** What of a figure its writer reads: while it stays the same, so does the writer. */
-export type WrittenFigure = Pick<Figure, 'data' | 'scales' | 'dress'>;
+export type WrittenFigure = Pick<Figure, 'data' | 'dress'> & { readonly scales: Pick<Figure['scales'], 'unit' | 'decimals'> };
 
 /** How a figure's values are written. Cost: a style per measure, made when it is first asked for. */
 export function writerOf(figure: WrittenFigure, writing: Writing): ValueWriter {

@@ -8,9 +8,15 @@ export function sharedParts<T>(before: unknown, after: T): T {
   if (Array.isArray(after) !== Array.isArray(before)) return after;
   const [old, fresh] = [before as Readonly<Record<string, unknown>>, after as Readonly<Record<string, unknown>>];
   const keys = Object.keys(fresh);
-  const parts = keys.map(key => [key, sharedParts(Object.hasOwn(old, key) ? old[key] : undefined, fresh[key])] as const);
-  if (keys.length === Object.keys(old).length && parts.every(([key, part]) => Object.is(old[key], part) && Object.hasOwn(old, key)))
-    return before as T;
+  // Most of a document is equal: nothing is made for what is.
+  let isSame = keys.length === Object.keys(old).length;
+  const parts: unknown[] = [];
+  for (const key of keys) {
+    const part = Object.hasOwn(old, key) ? sharedParts(old[key], fresh[key]) : fresh[key];
+    isSame &&= Object.hasOwn(old, key) && Object.is(old[key], part);
+    parts.push(part);
+  }
+  if (isSame) return before as T;
   // Of the same shape as `after`, part by part.
-  return (Array.isArray(after) ? parts.map(([, part]) => part) : Object.fromEntries(parts)) as T;
+  return (Array.isArray(after) ? parts : Object.fromEntries(keys.map((key, i) => [key, parts[i]]))) as T;
 }
