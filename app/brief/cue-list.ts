@@ -5,6 +5,7 @@ import { asRule, type AppliedCue, type Cue, type CueFacts } from 'core/cue';
 import type { Figure } from 'core/document';
 import type { Token } from 'core/sentence';
 import { Notices } from '../services/notices';
+import { Pace } from '../services/pace';
 import { ProjectStore } from '../services/project-store';
 import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
@@ -80,7 +81,7 @@ export class CueList {
   private readonly notices = inject(Notices);
   private readonly announcer = inject(Announcer);
   private readonly changes = inject(CueChanges);
-  private readonly project = toSignal(this.store.project$);
+  private readonly project = inject(Pace).calmly(toSignal(this.store.project$), 'words');
   protected readonly others = computed(() => (this.project()?.figures ?? []).filter(other => other.id !== this.figure().id));
 
   protected add(cue: Cue): void {

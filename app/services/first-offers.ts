@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { FirstFigures } from 'core/brief';
 import type { Figure } from 'core/document';
+import { Pace } from './pace';
 import { ProjectStore } from './project-store';
 
 /** Why a figure that was just made is as it is, and what to begin with instead; until it is put away. */
@@ -9,7 +10,7 @@ import { ProjectStore } from './project-store';
 export class FirstOffers {
   private readonly store = inject(ProjectStore);
   private readonly made = signal<FirstFigures | null>(null);
-  private readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  private readonly figure = inject(Pace).calmly(toSignal(this.store.figure$, { initialValue: null }), 'words');
 
   /** Those of the figure on the stage. */
   readonly shown = computed(() => {

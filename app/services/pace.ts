@@ -78,13 +78,18 @@ export class Pace {
     this.isHurried.set(false);
   }
 
-  /** The same as `source`, at the calmer pace during a drag, and after the picture once there is an edit. */
-  follow<T>(source: Signal<T>, turn: Turn): Signal<T> {
-    const paced = computed(() => {
+  /** The same as `source`; during a drag at the calmer pace, so that a move is not looked at by who does not show it. */
+  calmly<T>(source: Signal<T>, turn: Turn): Signal<T> {
+    return computed(() => {
       if (!this.isHurried()) return source();
       this.beats[turn]();
       return untracked(source);
     });
+  }
+
+  /** The same as `source`, at the calmer pace during a drag, and after the picture once there is an edit. */
+  follow<T>(source: Signal<T>, turn: Turn): Signal<T> {
+    const paced = this.calmly(source, turn);
     return linkedSignal<T | typeof KEPT, T>({
       source: () => (this.isHeld() ? KEPT : paced()),
       computation: (now, before) => (now !== KEPT ? now : before ? before.value : untracked(paced)),

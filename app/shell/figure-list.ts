@@ -2,6 +2,7 @@ import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject,
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FigureChooser } from '../library/figure-chooser';
 import { FigureActions } from '../services/figure-actions';
+import { Pace } from '../services/pace';
 import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
@@ -68,10 +69,11 @@ export class FigureList {
   readonly walkOnly = input(false, { transform: booleanAttribute });
   private readonly store = inject(ProjectStore);
   protected readonly actions = inject(FigureActions);
-  private readonly project = toSignal(this.store.project$);
+  private readonly pace = inject(Pace);
+  private readonly project = this.pace.calmly(toSignal(this.store.project$), 'words');
   private readonly list = viewChild<Sheet>('list');
-  protected readonly tables = toSignal(this.store.tables$, { initialValue: [] });
-  protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  protected readonly tables = this.pace.calmly(toSignal(this.store.tables$, { initialValue: [] }), 'words');
+  protected readonly figure = this.pace.calmly(toSignal(this.store.figure$, { initialValue: null }), 'words');
   protected readonly figures = computed(() => this.project()?.figures ?? []);
   protected readonly place = computed(() => {
     const at = this.figures().findIndex(item => item.id === this.figure()?.id);

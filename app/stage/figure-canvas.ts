@@ -1,5 +1,6 @@
 import type { ElementRef } from '@angular/core';
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -13,10 +14,12 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import type { BreakEdge, ChartPlan, DragTarget } from 'core/plan';
+import type { ChartPlan } from 'core/plan';
 import type { HoverText } from 'core/words';
 import { FigureDrawing, type DroppedLabel, type FigurePoint, type LabelledMark, type LineHandle, type ScenePart } from 'plot';
 import type { MovedLabel } from '../services/label-pins';
+import { LineDrag } from '../services/line-drag';
+import { Pace } from '../services/pace';
 import { Announcer } from '../ui/announcer';
 import { ROOT_ZOOM } from '../ui/root-zoom';
 import { FigureParts, type HeadWords } from './figure-parts';
@@ -58,12 +61,11 @@ const spoken = ({ title, lines, why }: HoverText): string =>
           tabindex="0"
           role="img"
           [attr.aria-label]="
-            plan().title + '. ' + plan().description + ' Arrow keys walk the marks, Enter tells what can be done with one.'
+            told().title + '. ' + told().description + ' Arrow keys walk the marks, Enter tells what can be done with one.'
           "
           [style.cursor]="handle() ? (plan().horizontal ? 'ew-resize' : 'ns-resize') : null"
           (pointerdown)="onDown($event)"
           (pointerup)="onUp($event)"
-          (pointermove)="onPointer($event)"
           (pointerleave)="pointed.emit(null)"
           (keydown)="onKey($event)"
           (blur)="pointed.emit(null)"
@@ -74,7 +76,7 @@ const spoken = ({ title, lines, why }: HoverText): string =>
         <cb-figure-parts
           #around
           [plan]="plan()"
-          [parts]="parts()"
+          [parts]="partsAround()"
           [words]="words()"
           (worded)="worded.emit($event)"
           (left)="canvas.focus()"
@@ -91,9 +93,6 @@ export class FigureCanvas {
   readonly row = input<number | null>(null);
   readonly hover = input<HoverText | null>(null);
   readonly pointed = output<number | null>();
-  /** A line, a band edge or a break was taken hold of, and moved. */
-  readonly held = output();
-  readonly dragged = output<{ readonly target: DragTarget | BreakEdge; readonly value: number }>();
   /** Title, subtitle and note as the analyst wrote them, computed words still in braces. */
   readonly words = input<HeadWords | null>(null);
   readonly worded = output<Partial<HeadWords>>();
@@ -112,7 +111,13 @@ export class FigureCanvas {
   private dragging = false;
   private downAt: FigurePoint | null = null;
   /** What is drawn beside the marks; each part opens its words. */
-  protected readonly parts = signal<readonly ScenePart[]>([]);
+  private readonly parts = signal<readonly ScenePart[]>([]);
+  private readonly pace = inject(Pace);
+  /** A line, a band edge or a break that is taken hold of. */
+  private readonly drag = inject(LineDrag);
+  // What is heard of the figure, and what lies over it unseen, follows it: while something is dragged, a frame is for what is drawn.
+  protected readonly told = this.pace.calmly(this.plan, 'words');
+  protected readonly partsAround = this.pace.calmly(this.parts, 'words');
   private readonly around = viewChild<FigureParts>('around');
   /** The row the arrow keys stand on: ahead of `row` until the page has been drawn again, so that no quick key is lost. */
   private readonly walked = linkedSignal(() => this.row());
@@ -147,17 +152,18 @@ export class FigureCanvas {
       const [text, row] = [this.hover(), this.row()];
       if (text && row !== null && row === untracked(() => this.keyRow)) this.announcer.say(spoken(text));
     });
+    // Not in the template: there each move of the pointer would have the whole page looked at anew, whatever came of it.
+    afterNextRender(() => this.canvas().nativeElement.addEventListener('pointermove', event => this.onPointer(event)));
     inject(DestroyRef).onDestroy(() => this.drawing?.destroy());
     // A figure drawn before its font is there is drawn again when it is.
     void document.fonts.ready.then(() => this.drawing?.fontCame());
   }
 
-  protected onPointer(event: PointerEvent): void {
+  private onPointer(event: PointerEvent): void {
     const at = { x: event.offsetX, y: event.offsetY };
     if (this.label && this.downAt) return this.moveLabel(this.label, at, this.downAt);
     const handle = this.handle();
-    if (this.dragging && handle && this.drawing)
-      return this.dragged.emit({ target: handle.target, value: this.drawing.valueAt(handle, at) });
+    if (this.dragging && handle && this.drawing) return this.drag.moveTo(handle.target, this.drawing.valueAt(handle, at));
     this.handle.set(this.drawing?.handleAt(at) ?? null);
     this.pointed.emit(this.drawing?.rowAt(at) ?? null);
   }
@@ -170,7 +176,8 @@ export class FigureCanvas {
     this.dragging = true;
     this.drawing?.hold();
     this.pointed.emit(null);
-    this.held.emit();
+    this.drag.start();
+    this.pace.hurry();
   }
 
   protected onUp(event: PointerEvent): void {
@@ -222,7 +229,7 @@ export class FigureCanvas {
   /** A click that did not move: on a mark or its label, else on a line or band beneath the marks. */
   private click(at: FigurePoint): void {
     const mark = this.handle() ? null : (this.drawing?.markAt(at) ?? null);
-    this.withParts(parts => (mark ? parts.pick(mark, at) : parts.openBeneath(at)));
+    this.withParts(parts => (mark ? parts.pick(mark, at) : parts.openBeneath(at, this.parts())));
   }
 
   private asked: ((parts: FigureParts) => void) | null = null;

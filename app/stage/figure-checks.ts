@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { FoundRisk } from 'core/check';
 import { counted } from 'core/sentence';
 import { DroppedLabels } from '../services/dropped-labels';
+import { Pace } from '../services/pace';
 import { ProjectStore } from '../services/project-store';
 import { Risks } from '../services/risks';
 import { Icon } from '../ui/icon';
@@ -50,7 +51,7 @@ export class FigureChecks {
   private readonly store = inject(ProjectStore);
   private readonly looked = inject(Risks);
   private readonly dropped = inject(DroppedLabels);
-  private readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  private readonly figure = inject(Pace).calmly(toSignal(this.store.figure$, { initialValue: null }), 'words');
 
   protected readonly risks = computed(() => {
     const { figure, risks } = this.looked.found();

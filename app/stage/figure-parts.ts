@@ -77,9 +77,9 @@ export class FigureParts {
   private readonly injector = inject(Injector);
   private readonly changes = inject(ChangeDetectorRef);
 
-  /** Opens the words of the smallest line or band under a point, where there is one. */
-  openBeneath(at: FigurePoint): void {
-    const beneath = this.parts().filter(part => part.beneath && lies(at, part));
+  /** Opens the words of the smallest line or band of the figure's parts under a point, where there is one. */
+  openBeneath(at: FigurePoint, parts: readonly ScenePart[]): void {
+    const beneath = parts.filter(part => part.beneath && lies(at, part));
     const [part] = [...beneath].sort((a, b) => a.box.height * a.box.width - b.box.height * b.box.width);
     if (part) this.buttonOf(part)?.click();
   }

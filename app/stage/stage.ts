@@ -20,7 +20,6 @@ import { figureSheets } from '../services/figure-sheets';
 import { FirstOffers } from '../services/first-offers';
 import { DroppedLabels } from '../services/dropped-labels';
 import { LabelPins, type MovedLabel } from '../services/label-pins';
-import { LineDrag } from '../services/line-drag';
 import { Pace } from '../services/pace';
 import { PictureStore } from '../services/picture-store';
 import { PreviewStore } from '../services/preview-store';
@@ -58,7 +57,6 @@ const MARGIN = 16;
 export class Stage {
   private readonly store = inject(ProjectStore);
   private readonly pictures = inject(PictureStore);
-  protected readonly drag = inject(LineDrag);
   protected readonly pins = inject(LabelPins);
   protected readonly pace = inject(Pace);
   private readonly lacking = inject(DroppedLabels);
@@ -69,10 +67,10 @@ export class Stage {
   readonly wordWanted = output<string>();
 
   protected readonly views = VIEWS;
-  protected readonly figure = toSignal(this.store.figure$, { initialValue: null });
+  protected readonly figure = this.pace.calmly(toSignal(this.store.figure$, { initialValue: null }), 'words');
   private readonly shown = toSignal(this.pictures.shown$);
   protected readonly row = this.pictures.pointedRow;
-  protected readonly isBehind = this.pictures.isBehind;
+  protected readonly isBehind = this.pace.calmly(this.pictures.isBehind, 'words');
   /** The canvas that was pointed at last: only there hangs the hover card. */
   protected readonly active = signal<number | null>(null);
   private readonly problemWords = inject(ProblemWords);
