@@ -28,6 +28,25 @@ describe('the pace of what tells of a figure', () => {
     expect(told()).toBe(6);
   });
 
+  it('where it is calm alone, lags during a drag and at no other time', () => {
+    const pace = TestBed.inject(Pace);
+    const source = signal(1);
+    const told = pace.calmly(source, 'numbers');
+    pace.awaitPicture();
+    source.set(2);
+    expect(told()).toBe(2);
+    pace.hurry();
+    expect(told()).toBe(2);
+    source.set(3);
+    expect(told()).toBe(2);
+    jasmine.clock().tick(250);
+    expect(told()).toBe(3);
+    source.set(4);
+    expect(told()).toBe(3);
+    dispatchEvent(new PointerEvent('pointerup'));
+    expect(told()).toBe(4);
+  });
+
   it('waits for the picture of an edit, and a frame more; whatever is done next sees all as it stands', async () => {
     jasmine.clock().uninstall();
     const pace = TestBed.inject(Pace);
