@@ -95,6 +95,8 @@ function textOf(formulas: readonly HelperFormula[]): string {
 const quiets = (cue: Cue, treatments: readonly Treatment[]): boolean =>
   cue.quiet && treatments.some(({ show }) => show === 'mark' || show === 'line');
 
+const BETWEEN_WORDS = /[^\p{L}\p{N}_]+/u;
+
 /** One evaluator for all cues of a figure, so that what they share is computed once. Cost: none for it until a cue is computed anew. */
 class HelperRun {
   private evaluator: Evaluator | null = null;
@@ -104,6 +106,7 @@ class HelperRun {
   /** Formulas of the cues before, which a later one may read, and their columns that the evaluator does not know yet. */
   private before = '';
   private waiting: HelperColumn[] = [];
+  private readonly readable: string[] = [];
 
   constructor(
     private readonly table: Table,
@@ -125,7 +128,7 @@ class HelperRun {
   computeAll(place: number, formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
     const written = textOf(formulas);
     let isNew = false;
-    const computed = this.stages(`cue ${place}`, [this.table, this.before, written], () => {
+    const computed = this.stages(`cue ${place}`, [this.table, this.mayRead(formulas) ? this.before : '', written], () => {
       isNew = true;
       return this.computed(formulas);
     });
@@ -133,7 +136,20 @@ class HelperRun {
     // What was computed just now is known already.
     if (!isNew) this.waiting.push(...computed.value);
     this.before += written;
+    for (const { name } of formulas) this.readable.push(name.toLowerCase());
     return computed;
+  }
+
+  /** Whether formulas may name a column of the cues before: where none stands in them, none of those cues matters. */
+  private mayRead(formulas: readonly HelperFormula[]): boolean {
+    if (this.readable.length === 0) return false;
+    const text = formulas
+      .map(({ formula }) => formula)
+      .join('\n')
+      .toLowerCase();
+    const words = new Set(text.split(BETWEEN_WORDS));
+    // A name of several words is looked for as it is; a quote is written otherwise within a name in quotes.
+    return this.readable.some(name => name.includes('"') || (BETWEEN_WORDS.test(name) ? text.includes(name) : words.has(name)));
   }
 
   private define(evaluator: Evaluator, name: string, values: Values): void {

@@ -125,6 +125,25 @@ describe('cues that are applied again', () => {
     expect(huts.map((_, row) => cellAt(reads!.helpers[0]!.column, row))).toEqual([null, 'found', null, null, null]);
   });
 
+  const reading: readonly [formula: string, follows: boolean][] = [
+    ['highest > 4', true],
+    ['HIGHEST > 4', true],
+    ['"highest" > 4', true],
+    ['sum(highest) over () > 4', true],
+    ['milk > 4', false],
+    // Words that merely hold the name.
+    ["hut = 'highests' or milk > 4", false],
+  ];
+  for (const [formula, follows] of reading)
+    it(`${formula}: ${follows ? 'follows' : 'stays as it is after'} a change of the cue before`, () => {
+      const stages = rememberStages();
+      const cues = (which: 'highest' | 'both'): Cue[] => [cue({ which }), rule('d', formula)];
+      const [before, after] = (['highest', 'both'] as const).map(which => applyCues(cues(which), frame, stages)[1]!);
+      expect([before!.problems, after!.problems]).toEqual([[], []]);
+      expect(after!.helpers === before!.helpers).toBe(!follows);
+      expect(after!.helpers).toEqual(applyCues(cues('both'), frame)[1]!.helpers);
+    });
+
   it('are the very same, but for the one that changed', () => {
     const stages = rememberStages();
     const [first, second] = [cue(), rule('d', 'milk > 4')];
