@@ -17,7 +17,7 @@ export type Paint = (colour: string) => string;
 /** Whether a colour is a placeholder. */
 export const isPlaceholder = (colour: string): boolean => colour.charCodeAt(0) === MARK;
 
-// No colour of a livery or of a file begins with it.
+// No colour of a livery begins with it; one of a file that does is none.
 const MARK = 0;
 
 /**
@@ -81,6 +81,8 @@ type Take = (colour: string) => string;
 type Taker = (item: Treatment, take: Take) => Treatment;
 
 const itself = <T>(item: T): T => item;
+/** A colour as it is; nothing where a file calls it like a placeholder. */
+const own = (colour: string): string => (isPlaceholder(colour) ? '' : colour);
 const withColour = <T extends { readonly colour: string }>(item: T, take: Take): T => ({ ...item, colour: take(item.colour) });
 const withLook = <T extends { readonly look: { readonly colour: string } }>(item: T, take: Take): T => ({
   ...item,
@@ -93,7 +95,7 @@ const takers: { readonly [S in Treatment['show']]: (item: TreatmentOf<S>, take: 
   split: (item, take) => ({ ...item, parts: item.parts.map(part => withLook(part, take)) }),
   line: withColour,
   band: withColour,
-  ramp: itself,
-  span: itself,
+  ramp: item => ({ ...item, low: own(item.low), middle: item.middle && own(item.middle), high: own(item.high) }),
+  span: item => ({ ...item, colour: own(item.colour), deep: item.deep && own(item.deep) }),
   instead: itself,
 };
