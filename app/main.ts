@@ -2,4 +2,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { bootstrapApplication } from '@angular/platform-browser';
 import { Shell } from './shell/shell';
 
-bootstrapApplication(Shell, { providers: [provideZonelessChangeDetection()] }).catch((error: unknown) => console.error(error));
+// A task of its own: running the scripts and building the page are each long enough.
+setTimeout(() => {
+  bootstrapApplication(Shell, { providers: [provideZonelessChangeDetection()] }).catch((error: unknown) => console.error(error));
+});

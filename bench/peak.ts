@@ -1,6 +1,7 @@
 // Does one piece of work in a process of its own, or only starts, and prints the most memory that the process has had, in bytes.
 import { read as readWorkbook } from '@e965/xlsx';
-import { readCsv, readFile } from 'core/io';
+import { readCsv } from 'core/io';
+import { readFile } from 'core/io/formats';
 import { readFileSync } from 'node:fs';
 import { alignTwo, benchLists } from './rows/b4-lists';
 

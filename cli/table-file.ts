@@ -1,4 +1,5 @@
-import { readFile as readAny, type Contents, type ProjectBundle } from 'core/io';
+import { type ProjectBundle } from 'core/io';
+import { readFile as readAny, type Contents } from 'core/io/formats';
 import type { Problem, Result } from 'core/result';
 import { messageFor } from 'core/result/words';
 import type { Intake, Table } from 'core/table';

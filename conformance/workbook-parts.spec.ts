@@ -1,7 +1,7 @@
 import { utils, write } from '@e965/xlsx';
 import exceljs from 'exceljs';
 import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, zipSync } from 'fflate';
-import { readFile } from 'core/io';
+import { readFile } from 'core/io/formats';
 import { cellAt, PLAIN_INTAKE, type Cell } from 'core/table';
 import { seededRandom } from 'demo/random';
 import { seenSource, sourceRows } from './source-cases';

@@ -1,4 +1,5 @@
 import compression from 'compression';
+import staticGzip from 'express-static-gzip';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
@@ -21,7 +22,7 @@ export interface ServerOptions {
 }
 
 // Files whose names carry a hash of their contents never change.
-const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2|map)$/;
+const HASHED = /-[\w-]{8}\.(js|css|woff2|map)(\.gz)?$/;
 const METHODS = ['GET', 'HEAD'];
 const A_YEAR_S = 31_536_000;
 
@@ -46,7 +47,12 @@ export function createApp({ root, names = [], render }: ServerOptions): Express 
   app.get('/fetch', fetchFeed);
   app.get('/health', (_request, response) => void response.json({ status: 'ok' }));
   app.get(['/', '/index.html'], sendPage(root));
-  app.use(express.static(root, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', cacheFor(path)) }));
+  app.use(
+    staticGzip(root, {
+      index: false,
+      serveStatic: { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', cacheFor(path)) },
+    }),
+  );
   // Matching decodes the path: one that cannot be decoded is a fault of the request, not a missing file.
   app.get('/{*path}', (_request, _response, next) => next());
   app.use((_request, response) => void response.status(404).json({ error: 'not-found', message: 'There is nothing at this address.' }));

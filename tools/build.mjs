@@ -1,12 +1,16 @@
-// Builds the application when its sources have changed since the last build.
+// Builds the application and the command when their sources have changed since the last build; every group of tests and `npm start` share it.
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { installPackages, makeGrammar, root, run } from './install.mjs';
+import { bundles, bundleScripts } from './bundle.mjs';
+import { bundleCli } from './bundle-cli.mjs';
 import { checkSize } from './check-size.mjs';
+import { installPackages, makeGrammar, root, runAsync, timed } from './install.mjs';
+import { compressFiles, writeHead } from './page-files.mjs';
 
-const FOLDERS = ['app', 'core', 'engine', 'plot', 'handover', 'headless', 'cli', 'tools/guide', 'demo/data'];
+const FOLDERS = ['app', 'core', 'engine', 'plot', 'handover', 'headless', 'cli', 'tools', 'demo/data'];
 const FILES = ['angular.json', 'package-lock.json', 'tsconfig.json', 'tsconfig.app.json', 'tsconfig.worker.json'];
+const dist = join(root, 'dist', 'app');
 const stamp = join(root, 'dist', 'sources');
 
 function filesIn(folder) {
@@ -22,16 +26,26 @@ function sourcesHash() {
   return hash.digest('hex');
 }
 
-export function build() {
+// Types are checked by `npm run types`, templates included: a build that a person waits for only translates. Small chunks are joined.
+const ANGULAR_ENV = { ...process.env, NG_BUILD_TYPE_CHECK: '0', NG_BUILD_OPTIMIZE_CHUNKS: '1', NG_CLI_ANALYTICS: 'false' };
+
+const buildPage = () => runAsync(process.execPath, ['tools/angular.mjs', 'build', '--progress=false'], { env: ANGULAR_ENV });
+const writeGuide = () => runAsync(process.execPath, ['--import', 'tsx', 'tools/guide/write-guide.ts', join(bundles, 'guide')]);
+
+/** Builds unless nothing has changed. Scripts of workers, the command and the guide are made while Angular's builder runs. */
+export async function build() {
   installPackages();
-  const now = sourcesHash();
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === sourcesHash()) return;
   makeGrammar();
-  console.log('Building…');
-  run('npx', ['--no-install', 'ng', 'build', '--progress=false']);
+  await timed('Building', async () => {
+    const scripts = bundleScripts();
+    const [addresses] = await Promise.all([scripts, scripts.then(writeGuide), bundleCli(), buildPage()]);
+    cpSync(bundles, dist, { recursive: true });
+    writeHead(dist, addresses);
+    compressFiles(dist);
+  });
   checkSize();
-  run(process.execPath, ['--import', 'tsx', 'tools/guide/write-guide.ts', join('dist', 'app', 'guide')]);
   writeFileSync(stamp, sourcesHash());
 }
 
-if (process.argv[1] === import.meta.filename) build();
+if (process.argv[1] === import.meta.filename) await build();

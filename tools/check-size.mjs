@@ -16,7 +16,7 @@ function initialFiles() {
   for (const file of files) {
     if (!file.endsWith('.js')) continue;
     const source = readFileSync(join(dist, file), 'utf8');
-    for (const match of source.matchAll(/(?:from|import)\s*"\.\/(chunk-[A-Z0-9]+\.js)"/g)) files.add(match[1]);
+    for (const match of source.matchAll(/(?:from|import)\s*"\.\/(chunk-[\w-]+\.js)"/g)) files.add(match[1]);
   }
   return ['index.html', ...files];
 }

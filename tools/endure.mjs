@@ -2,6 +2,6 @@
 import { build } from './build.mjs';
 import { run } from './install.mjs';
 
-build();
+await build();
 process.env['ENDURE'] = 'long';
 run('npx', ['--no-install', 'playwright', 'test', 'durable']);

@@ -2,5 +2,5 @@
 import { root, run } from './install.mjs';
 import { build } from './build.mjs';
 
-build();
+await build();
 run(process.execPath, ['--import', 'tsx', 'server/main.ts', ...process.argv.slice(2)], { cwd: root });

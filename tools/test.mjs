@@ -8,7 +8,7 @@ import { installChromium, installPackages, makeGrammar, root, run } from './inst
 const runners = {
   core: inNode('core'),
   unit: {
-    command: ['npx', '--no-install', 'ng', 'test', '--no-watch', '--no-progress'],
+    command: [process.execPath, 'tools/angular.mjs', 'test', '--watch=false', '--progress=false'],
     count: text => {
       const [, ran, , failed = '0'] = /Executed (\d+) of (\d+)(?: \((\d+) FAILED\))?(?![\s\S]*Executed \d)/.exec(text) ?? [];
       return { passed: Number(ran ?? 0) - Number(failed), failed: Number(failed) };
@@ -51,14 +51,14 @@ function watched([command, ...args]) {
   });
 }
 
-installPackages();
+installPackages({ forTests: true });
 const wanted = process.argv.slice(2).filter(name => name in runners);
 const names = wanted.length ? wanted : Object.keys(runners);
 if (names.includes('unit') || names.includes('e2e')) installChromium();
 makeGrammar();
 // The specs of the command call it many times, each a cold start: from its bundle, as it runs once installed.
 if (names.includes('node') || names.includes('e2e')) run(process.execPath, ['tools/bundle-cli.mjs']);
-if (names.includes('e2e')) build();
+if (names.includes('e2e')) await build();
 
 const total = { passed: 0, failed: 0 };
 let broken = false;

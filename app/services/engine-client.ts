@@ -2,12 +2,13 @@ import { Injectable } from '@angular/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { News } from 'engine';
 import { Subject } from 'rxjs';
+import { takeEngineWorker } from './early';
 import type { HandingApi } from './handing-engine';
 
 /** The way to the engine's worker. */
 @Injectable({ providedIn: 'root' })
 export class EngineClient {
-  readonly api: Remote<HandingApi> = wrap<HandingApi>(new Worker(new URL('./engine.worker', import.meta.url), { type: 'module' }));
+  readonly api: Remote<HandingApi> = wrap<HandingApi>(takeEngineWorker());
   readonly news$ = new Subject<News>();
 
   constructor() {

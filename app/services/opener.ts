@@ -2,6 +2,7 @@ import { inject, Injectable, Injector } from '@angular/core';
 import type { Problem } from 'core/result';
 import type { OpenedProject } from 'engine';
 import { filter, take } from 'rxjs';
+import { rememberVisit, takeSample } from './early';
 import { EngineClient } from './engine-client';
 import type { Importing } from './importing';
 import { SAMPLE_ID } from './incoming';
@@ -11,7 +12,6 @@ import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
 import { removedProjects, setRemoved } from './removed-projects';
 
-const SAMPLE_URL = 'demo/highmeadow.json';
 
 /** Opens projects and tables: the last session, the sample, files, pasted rows. What fails leaves the open project untouched. */
 @Injectable({ providedIn: 'root' })
@@ -46,8 +46,7 @@ export class Opener {
   async openSample(): Promise<void> {
     const stored = this.store.snapshot ? await this.engine.api.openStored(SAMPLE_ID) : null;
     if (stored) return this.put(stored);
-    const response = await fetch(SAMPLE_URL);
-    const opened = await this.engine.api.openFile(await response.text());
+    const opened = await this.engine.api.openFile(await takeSample());
     if (opened.ok) this.put(opened.value);
     else await this.complain('The sample could not be opened.', opened.problems);
   }
@@ -86,6 +85,7 @@ export class Opener {
   }
 
   private put(opened: OpenedProject): void {
+    rememberVisit();
     this.store.open(opened, this.keeper.session.figures[opened.project.id]);
   }
 

@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import type { Mend } from 'core/document';
 import { outlineOf, type TableOutline } from 'core/intake';
-import { lookAt, MAX_FILE_BYTES, readFile, type ImportedTable, type SourceLook } from 'core/io';
+import { lookAt, MAX_FILE_BYTES, type ImportedTable, type SourceLook } from 'core/io';
+import { readFile } from 'core/io/formats';
 import { mendTable } from 'core/mend';
 import { failure, success, type Result } from 'core/result';
 import { columnOf, type Intake } from 'core/table';

@@ -8,13 +8,14 @@ import type { EngineApi, Received } from 'engine';
 import { lastValueFrom, Observable, takeUntil, type Subject } from 'rxjs';
 import type { NamedFile } from './named-file';
 import type { FileReading, Seen } from './reader.worker';
+import { startWorker } from './early';
 
 // The share of taking a table in that moving it takes; the rest is looking at what each column holds.
 const READING = 0.94;
 
 /** Files that are being read in a worker of their own. Ending it, at any moment, leaves nothing behind. */
 export class SourceReading {
-  private readonly worker = new Worker(new URL('./reader.worker', import.meta.url), { type: 'module' });
+  private readonly worker = startWorker('reader');
   private readonly reader: Remote<FileReading> = wrap<FileReading>(this.worker);
 
   /**

@@ -28,6 +28,7 @@ import { PagesView } from '../pages/pages-view';
 import { Notices } from '../services/notices';
 import { Incoming } from '../services/incoming';
 import { Opener } from '../services/opener';
+import { Opening } from '../services/opening';
 import { Pace } from '../services/pace';
 import { ProjectStore } from '../services/project-store';
 import { PANE_LIMITS, Room, type Pane } from '../services/room';
@@ -97,6 +98,7 @@ export class Shell {
   private readonly keeper = inject(Keeper);
   private readonly notices = inject(Notices);
   private readonly opener = inject(Opener);
+  protected readonly opening = inject(Opening);
   protected readonly incoming = inject(Incoming);
   protected readonly desk = inject(FormulaDesk);
 
@@ -206,8 +208,13 @@ export class Shell {
     this.theme.livery();
     inject(FocusHome).watch();
     const injector = inject(Injector);
-    void import('../handover/handed-actions').then(({ HANDED, HANDED_TABLE }) => this.handable.set([HANDED, HANDED_TABLE]));
-    void import('../services/announcements').then(({ Announcements }) => injector.get(Announcements));
+    const brief = effect(() => {
+      if (!this.brief()) return;
+      this.opening.briefSeen();
+      void import('../handover/handed-actions').then(({ HANDED, HANDED_TABLE }) => this.handable.set([HANDED, HANDED_TABLE]));
+      void import('../services/announcements').then(({ Announcements }) => injector.get(Announcements));
+      brief.destroy();
+    });
     effect(() => {
       const names = [this.figureName(), this.projectName(), 'Cowbell'];
       document.title = names.filter(Boolean).join(' · ');

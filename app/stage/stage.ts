@@ -19,6 +19,7 @@ import type { DroppedLabel } from 'plot';
 import { figureSheets } from '../services/figure-sheets';
 import { FirstOffers } from '../services/first-offers';
 import { DroppedLabels } from '../services/dropped-labels';
+import { Opening } from '../services/opening';
 import { LabelPins, type MovedLabel } from '../services/label-pins';
 import { Pace } from '../services/pace';
 import { PictureStore } from '../services/picture-store';
@@ -61,6 +62,7 @@ export class Stage {
   protected readonly pace = inject(Pace);
   private readonly lacking = inject(DroppedLabels);
   protected readonly room = inject(Room);
+  protected readonly opening = inject(Opening);
   protected readonly offers = inject(FirstOffers);
 
   /** A word of the brief that is to be opened, by its key. */
@@ -128,7 +130,11 @@ export class Stage {
       if (room) observer.observe(room);
     });
     inject(DestroyRef).onDestroy(() => observer.disconnect());
-    void import('core/words').then(module => this.words.set(module.hoverText));
+    const figure = effect(() => {
+      if (!this.opening.mayBrief()) return;
+      void import('core/words').then(module => this.words.set(module.hoverText));
+      figure.destroy();
+    });
     // A row of other rows means nothing: where only cues or words changed, whoever walks the marks stays where they are.
     let rows: unknown;
     effect(() => {

@@ -1,5 +1,5 @@
 import { utils, read, write } from '@e965/xlsx';
-import { readFile } from 'core/io';
+import { readFile } from 'core/io/formats';
 import { seededRandom } from 'demo/random';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

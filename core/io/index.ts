@@ -1,6 +1,4 @@
-// Files in: any known kind, or one of them.
-export { fileFormats, formatFor, readFile } from './formats/file-formats';
-export type { Contents, FileFormat } from './formats/format';
+// Files in: what `core/io/formats` builds on.
 export { tableFromColumns, tableFromRows, type SourceColumn } from './table-from-rows';
 export { readSmallPicture } from './read-picture';
 export { readCsv, type ReadOptions } from './read-csv';

@@ -1,4 +1,4 @@
-import { readFile as readTable } from 'core/io';
+import { readFile as readTable } from 'core/io/formats';
 import { cellAt, type Cell, type Table } from 'core/table';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';

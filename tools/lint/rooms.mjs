@@ -27,6 +27,7 @@ const core = [
   'core/crosstab',
   'core/intake',
   'core/io',
+  'core/io/formats',
   'core/making',
   'core/mend',
   'core/plan',
@@ -56,6 +57,8 @@ export const rooms = {
   'core/document/edits': [...cue, 'core/document'],
   'core/brief': [...document, 'core/words', 'core/crosstab'],
   'core/io': document,
+  // The readers of all kinds of files: apart, so that the page comes without them.
+  'core/io/formats': [...document, 'core/io'],
   'core/making': document,
   'core/mend': [...document, 'core/io'],
   'core/intake': [...document, 'core/io', 'core/mend'],

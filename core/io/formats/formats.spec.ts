@@ -1,6 +1,7 @@
 import { messageFor } from 'core/result/words';
 import { cellAt } from 'core/table';
-import { formatFor, readFile, tableFromRows } from '../index';
+import { tableFromRows } from '../index';
+import { formatFor, readFile } from './index';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 
