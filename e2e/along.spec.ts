@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { bars, brief, choose, drop, LIGHT, openApp, reveal, settled, stage, token, typeInto, cell, typeToken } from './support';
+import { expect, type Page } from '@playwright/test';
+import { bars, brief, choose, drop, LIGHT, openApp, reveal, settled, stage, token, typeInto, cell, typeToken, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

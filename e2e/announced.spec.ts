@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { addCue, brief, drop, goTo, listenTo, openApp, openFigures, saved, stage } from './support';
+import { expect, type Page } from '@playwright/test';
+import { addCue, brief, drop, goTo, listenTo, openApp, openFigures, saved, stage, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

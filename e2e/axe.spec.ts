@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import axe from 'axe-core';
-import { brief, cell, drop, dropOnly, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken } from './support';
+import { brief, cell, drop, dropOnly, goTo, openApp, openFigures, reveal, stage, typeInto, typeToken, test } from './support';
 
 /** Runs an action by its name: in a small window the bar has no button for it. */
 async function run(page: Page, action: string): Promise<void> {
@@ -158,20 +158,31 @@ const looks = (['light', 'dark'] as const).flatMap(colorScheme => [
   { colorScheme, width: 640, height: 400 },
 ]);
 
+/** What the checker finds in the page as it stands. */
+async function findings(page: Page): Promise<unknown> {
+  return page.evaluate(async () => {
+    const engine = (globalThis as unknown as { axe: typeof axe }).axe;
+    const { violations } = await engine.run(document, { resultTypes: ['violations'] });
+    return violations.map(({ id, impact, nodes }) => ({ id, impact, where: nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)) }));
+  });
+}
+
+// A walk is a quarter of the views, so that walks share the cores evenly.
+const WALKS = 4;
+
 for (const { colorScheme, width, height } of looks)
-  for (const [name, steps] of views)
-    test(`nothing is found in ${name}, ${colorScheme}, ${width} × ${height}`, async ({ page }) => {
-      await page.setViewportSize({ width, height });
-      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-      await openApp(page);
-      await steps(page);
-      if (SHEETS.test(name) && name !== 'finer settings') await expect(page.getByRole('dialog').last()).toBeVisible();
-      await expect(stage(page).locator('canvas[role="img"], table[role="grid"]').first()).toBeVisible();
-      await page.evaluate(axe.source);
-      const found = await page.evaluate(async () => {
-        const engine = (globalThis as unknown as { axe: typeof axe }).axe;
-        const { violations } = await engine.run(document, { resultTypes: ['violations'] });
-        return violations.map(({ id, impact, nodes }) => ({ id, impact, where: nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)) }));
-      });
-      expect(found).toEqual([]);
+  for (let walk = 0; walk < WALKS; walk++)
+    test(`nothing is found on walk ${walk + 1} through all views, ${colorScheme}, ${width} × ${height}`, async ({ page }) => {
+      test.setTimeout(120_000);
+      for (const [name, steps] of views.filter((_, at) => at % WALKS === walk))
+        await test.step(name, async () => {
+          await page.setViewportSize({ width, height });
+          await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+          await openApp(page);
+          await steps(page);
+          if (SHEETS.test(name) && name !== 'finer settings') await expect(page.getByRole('dialog').last()).toBeVisible();
+          await expect(stage(page).locator('canvas[role="img"], table[role="grid"]').first()).toBeVisible();
+          await page.evaluate(axe.source);
+          expect(await findings(page), name).toEqual([]);
+        });
     });

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { brief, choose, drop, goTo, openApp, stage, token, typeToken } from './support';
+import { expect, type Page } from '@playwright/test';
+import { brief, choose, drop, goTo, openApp, stage, token, typeToken, test } from './support';
 
 const count = (page: Page) => stage(page).locator('[data-checks]');
 const list = (page: Page) => page.getByRole('dialog', { name: 'What may mislead' });

@@ -1,7 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { figureName, goTo, openApp, typeInto, cell, saved } from './support';
+import { figureName, goTo, openApp, typeInto, cell, saved, test } from './support';
 
 async function handedOver(page: Page, action: string): Promise<string> {
   const download = page.waitForEvent('download');

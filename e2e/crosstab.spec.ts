@@ -1,6 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { addCue, brief, choose, columnTexts, drop, goTo, ledger, LIGHT, openApp, reveal, settled, stage, token } from './support';
+import { addCue, brief, choose, columnTexts, drop, goTo, ledger, LIGHT, openApp, reveal, settled, stage, token, test } from './support';
 
 const table = (page: Page): Locator => stage(page).getByRole('grid');
 const cellTexts = (page: Page, row: number): Promise<string[]> => table(page).locator(`tr[data-row="${row}"] td`).allInnerTexts();

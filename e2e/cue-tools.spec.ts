@@ -1,24 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import {
-  addCue,
-  brief,
-  canvas,
-  choose,
-  drop,
-  expectBars,
-  expectPixels,
-  goTo,
-  ledger,
-  LIGHT,
-  lineHeight,
-  notice,
-  openApp,
-  pixelCount,
-  stage,
-  token,
-  typeToken,
-  reveal,
-} from './support';
+import { expect, type Page } from '@playwright/test';
+import { addCue, brief, canvas, choose, drop, expectBars, expectPixels, goTo, ledger, LIGHT, lineHeight, notice, openApp, pixelCount, stage, token, typeToken, reveal, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 const finer = (page: Page, nth = 0) =>
@@ -27,20 +8,23 @@ const finer = (page: Page, nth = 0) =>
     .nth(nth)
     .click();
 
-test('what is typed before the search has come stands in it', async ({ page }) => {
-  await page.route('**/*.js', async route => {
-    await new Promise(resolve => setTimeout(resolve, 800));
-    await route.continue();
+test.describe(() => {
+  test.use({ isFresh: true });
+  test('what is typed before the search has come stands in it', async ({ page }) => {
+    await page.route('**/*.js', async route => {
+      await new Promise(resolve => setTimeout(resolve, 800));
+      await route.continue();
+    });
+    await brief(page).getByRole('button', { name: 'Add a cue' }).click();
+    await page.keyboard.type('avem');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type('ra');
+    await expect(page.getByLabel('Find a cue')).toHaveValue('avera');
+    await page.keyboard.type('ge');
+    await expect(page.getByLabel('Find a cue')).toHaveValue('average');
+    await page.keyboard.press('Enter');
+    await expect(brief(page)).toContainText('Draw the average of milk');
   });
-  await brief(page).getByRole('button', { name: 'Add a cue' }).click();
-  await page.keyboard.type('avem');
-  await page.keyboard.press('Backspace');
-  await page.keyboard.type('ra');
-  await expect(page.getByLabel('Find a cue')).toHaveValue('avera');
-  await page.keyboard.type('ge');
-  await expect(page.getByLabel('Find a cue')).toHaveValue('average');
-  await page.keyboard.press('Enter');
-  await expect(brief(page)).toContainText('Draw the average of milk');
 });
 
 test('Enter on “Add a cue” opens the search ready to be typed into, and Enter takes its first offer', async ({ page }) => {

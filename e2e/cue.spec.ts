@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { canvas, addCue, brief, cell, choose, columnTexts, drop, expectBars, LIGHT, openApp, token } from './support';
+import { expect } from '@playwright/test';
+import { canvas, addCue, brief, cell, choose, columnTexts, drop, expectBars, LIGHT, openApp, token, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

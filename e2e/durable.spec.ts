@@ -79,7 +79,7 @@ test('a fault in the engine is said where it happens, other figures and undo go 
 });
 
 test('a browser that keeps nothing is said once; the page opens and works, and the project can leave as a file', async ({ page }) => {
-  await page.route('**/worker-*.js', async route => {
+  await page.route('**/workers/*.js', async route => {
     const response = await route.fetch();
     await route.fulfill({ response, body: `Object.defineProperty(self, 'indexedDB', { value: undefined });\n${await response.text()}` });
   });

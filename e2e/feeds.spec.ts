@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { brief, openApp, saved } from './support';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { brief, openApp, saved, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -93,21 +93,24 @@ test('a feed with other columns waits to be looked at: the last good rows stay, 
   await expect(feed(page).locator('[data-feed-fault]')).toHaveCount(0);
 });
 
-test('a table that is tied by interval is refreshed by itself', async ({ page }) => {
-  await takeFeed(page, '/feeds/deliveries.json?until=2031-06-02');
-  await page.clock.install();
-  const asked: string[] = [];
-  page.on('request', request => request.url().includes('/fetch?') && asked.push(request.url()));
-  await tie(page, '/feeds/deliveries.json?until=2031-06-02&size=50', 'every minute');
-  // Refreshed as it is tied; how long that takes is the machine's matter, so what is said of the age is only bounded.
-  await expect.poll(() => asked.length).toBe(1);
-  await expect(feed(page).getByRole('button', { name: 'Refresh now' })).toBeEnabled();
-  await page.clock.runFor(30_000);
-  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [3-5]\d seconds old\.$/);
-  expect(asked.length).toBe(1);
-  await page.clock.runFor(32_000);
-  await expect.poll(() => asked.length).toBe(2);
-  await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [0-2]?\d seconds? old\.$/);
+test.describe(() => {
+  test.use({ isFresh: true });
+  test('a table that is tied by interval is refreshed by itself', async ({ page }) => {
+    await takeFeed(page, '/feeds/deliveries.json?until=2031-06-02');
+    await page.clock.install();
+    const asked: string[] = [];
+    page.on('request', request => request.url().includes('/fetch?') && asked.push(request.url()));
+    await tie(page, '/feeds/deliveries.json?until=2031-06-02&size=50', 'every minute');
+    // Refreshed as it is tied; how long that takes is the machine's matter, so what is said of the age is only bounded.
+    await expect.poll(() => asked.length).toBe(1);
+    await expect(feed(page).getByRole('button', { name: 'Refresh now' })).toBeEnabled();
+    await page.clock.runFor(30_000);
+    await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [3-5]\d seconds old\.$/);
+    expect(asked.length).toBe(1);
+    await page.clock.runFor(32_000);
+    await expect.poll(() => asked.length).toBe(2);
+    await expect(feed(page).locator('[data-age]')).toHaveText(/^Its rows are [0-2]?\d seconds? old\.$/);
+  });
 });
 
 test('an address elsewhere is refused at its field; a tie by interval outlives a reload, and ends by one word', async ({ page }) => {

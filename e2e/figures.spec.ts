@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { bars, brief, canvas, choose, columnTexts, drop, expectBars, filterBy, goTo, LIGHT, openApp, stage } from './support';
+import { expect, type Page } from '@playwright/test';
+import { bars, brief, canvas, choose, columnTexts, drop, expectBars, filterBy, goTo, LIGHT, openApp, stage, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

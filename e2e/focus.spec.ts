@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { addCue, brief, canvas, cell, drop, focused, ledger, openApp, openFigures, saved, stage, typeInto } from './support';
+import { expect, type Page } from '@playwright/test';
+import { addCue, brief, canvas, cell, drop, focused, ledger, openApp, openFigures, saved, stage, typeInto, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

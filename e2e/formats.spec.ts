@@ -1,8 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { PDFDocument } from 'pdf-lib';
 import { differing, drawn } from './pictures';
-import { goTo, openApp, saved } from './support';
+import { goTo, openApp, saved, test } from './support';
 
 const sheet = (page: Page) => page.getByRole('dialog', { name: 'Hand over' });
 

@@ -1,6 +1,6 @@
-import { expect, test, type Download, type Page } from '@playwright/test';
+import { expect, type Download, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { canvas, cell, choose, expectBars, LIGHT, openApp, saved, typeInto, goTo } from './support';
+import { canvas, cell, choose, expectBars, LIGHT, openApp, saved, typeInto, goTo, test } from './support';
 
 async function handOver(page: Page, item: RegExp): Promise<Download> {
   await page.getByRole('button', { name: 'Hand over' }).click();

@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { utils, write as writeBook } from '@e965/xlsx';
 import { tableFromArrays, tableToIPC } from 'apache-arrow';
 import { parquetWriteBuffer } from 'hyparquet-writer';
@@ -6,7 +6,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { writtenRows, writtenWorkbook } from '../conformance/written-workbook';
-import { brief, cell, columnTexts, drop, dropOnly, notice, openApp } from './support';
+import { brief, cell, columnTexts, drop, dropOnly, notice, openApp, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { brief, cell, focused, ledger, listenTo, openApp, stage } from './support';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { brief, cell, focused, ledger, listenTo, openApp, stage, test } from './support';
 
 /** Presses keys as an analyst without a pointer does, and counts them; the focus is never lost between two of them. */
 class Keys {

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { openWith } from './pictures';
-import { brief, choose, figureName, goTo, LIGHT, openApp, pixelCount, reveal, settled, stage, token, typeToken } from './support';
+import { brief, choose, figureName, goTo, LIGHT, openApp, pixelCount, reveal, settled, stage, token, typeToken, test } from './support';
 
 const FIGURES = 80;
 // Less than this is not seen, in pixels; letters hang over their widths by less.
@@ -103,43 +103,46 @@ test.describe('labels and words', () => {
     await expect(dropped.getByRole('listitem').first()).toContainText('no room beside other marks and labels');
   });
 
-  test('a label is dragged, stays with its mark, and is let go', async ({ page }) => {
-    const canvas = stage(page).getByRole('img').first();
-    const box = await canvas.boundingBox();
-    if (!box) throw new Error('there is no figure');
-    // The label of the highest bar stands above it.
-    const labelAt = await page.evaluate(() => {
-      const element = document.querySelector('cb-figure-canvas canvas[role="img"]') as HTMLCanvasElement;
-      const ctx = element.getContext('2d') as CanvasRenderingContext2D;
-      const { width, height } = element;
-      const { data } = ctx.getImageData(0, 0, width, height);
-      const ratio = width / element.clientWidth;
-      // First row of the first brass column, in page pixels.
-      for (let y = 0; y < height; y++)
-        for (let x = 0; x < width; x++) {
-          const i = 4 * (y * width + x);
-          if (data[i] === 0xb3 && data[i + 1] === 0x7a && data[i + 2] === 0x07 && y > 120 * ratio) return { x: x / ratio, y: y / ratio };
-        }
-      return null;
+  test.describe(() => {
+    test.use({ isFresh: true });
+    test('a label is dragged, stays with its mark, and is let go', async ({ page }) => {
+      const canvas = stage(page).getByRole('img').first();
+      const box = await canvas.boundingBox();
+      if (!box) throw new Error('there is no figure');
+      // The label of the highest bar stands above it.
+      const labelAt = await page.evaluate(() => {
+        const element = document.querySelector('cb-figure-canvas canvas[role="img"]') as HTMLCanvasElement;
+        const ctx = element.getContext('2d') as CanvasRenderingContext2D;
+        const { width, height } = element;
+        const { data } = ctx.getImageData(0, 0, width, height);
+        const ratio = width / element.clientWidth;
+        // First row of the first brass column, in page pixels.
+        for (let y = 0; y < height; y++)
+          for (let x = 0; x < width; x++) {
+            const i = 4 * (y * width + x);
+            if (data[i] === 0xb3 && data[i + 1] === 0x7a && data[i + 2] === 0x07 && y > 120 * ratio) return { x: x / ratio, y: y / ratio };
+          }
+        return null;
+      });
+      if (!labelAt) throw new Error('no bar is brass');
+      const from = { x: box.x + labelAt.x + 8, y: box.y + labelAt.y - 11 };
+      // What changes figures comes late: the whole drag is over before it does.
+      await page.route('**/*.js', async route => {
+        await new Promise(resolve => setTimeout(resolve, 800));
+        await route.continue();
+      });
+      await page.mouse.move(from.x, from.y);
+      await page.mouse.down();
+      await page.mouse.move(from.x + 60, from.y + 20, { steps: 5 });
+      await page.mouse.up();
+      await settled(page);
+      await expect(brief(page)).toContainText('By hand you have put one label somewhere.');
+      await page.keyboard.press('Control+z');
+      await expect(brief(page)).not.toContainText('By hand you have put');
+      await page.keyboard.press('Control+Shift+z');
+      await choose(page, 'pins', 'let all of them go');
+      await expect(brief(page)).not.toContainText('By hand you have put');
     });
-    if (!labelAt) throw new Error('no bar is brass');
-    const from = { x: box.x + labelAt.x + 8, y: box.y + labelAt.y - 11 };
-    // What changes figures comes late: the whole drag is over before it does.
-    await page.route('**/*.js', async route => {
-      await new Promise(resolve => setTimeout(resolve, 800));
-      await route.continue();
-    });
-    await page.mouse.move(from.x, from.y);
-    await page.mouse.down();
-    await page.mouse.move(from.x + 60, from.y + 20, { steps: 5 });
-    await page.mouse.up();
-    await settled(page);
-    await expect(brief(page)).toContainText('By hand you have put one label somewhere.');
-    await page.keyboard.press('Control+z');
-    await expect(brief(page)).not.toContainText('By hand you have put');
-    await page.keyboard.press('Control+Shift+z');
-    await choose(page, 'pins', 'let all of them go');
-    await expect(brief(page)).not.toContainText('By hand you have put');
   });
 
   test('a title states the finding in one of three wordings, follows the data, and gives way to words by hand', async ({ page }) => {

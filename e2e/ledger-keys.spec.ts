@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { addCue, brief, cell, drop, focused, ledger, openApp, settled, typeInto } from './support';
+import { expect, type Page } from '@playwright/test';
+import { addCue, brief, cell, drop, focused, ledger, openApp, settled, typeInto, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { bars, brief, cell, columnTexts, expectBars, goTo, ledger, LIGHT, openApp, paste, typeInto } from './support';
+import { expect } from '@playwright/test';
+import { bars, brief, cell, columnTexts, expectBars, goTo, ledger, LIGHT, openApp, paste, typeInto, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

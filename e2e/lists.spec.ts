@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { brief, focused, openApp, stage, token } from './support';
+import { expect, type Page } from '@playwright/test';
+import { brief, focused, openApp, stage, token, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

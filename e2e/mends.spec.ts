@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { brief, canvas, drop, openApp, saved, stage } from './support';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { brief, canvas, drop, openApp, saved, stage, test } from './support';
 
 const view = (page: Page): Locator => page.getByRole('dialog', { name: 'Tables', exact: true });
 const mends = (page: Page): Locator => view(page).getByRole('group', { name: 'Mends' });

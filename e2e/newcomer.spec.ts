@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { brief, canvas, cell, choose, columnTexts, drop, expectBars, goTo, ledger, LIGHT, openApp, stage } from './support';
+import { expect, type Page } from '@playwright/test';
+import { brief, canvas, cell, choose, columnTexts, drop, expectBars, goTo, ledger, LIGHT, openApp, stage, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { rmSync, truncateSync, writeFileSync } from 'node:fs';
-import { canvas, brief, columnTexts, drawn, drop, expectBars, LIGHT, notice, openApp, paste, takeIfLooked } from './support';
+import { canvas, brief, columnTexts, drawn, drop, expectBars, LIGHT, notice, openApp, paste, takeIfLooked, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { brief, canvas, choose, goTo, LIGHT, openApp, pixelCount, reveal, settled, stage, token } from './support';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { brief, canvas, choose, goTo, LIGHT, openApp, pixelCount, reveal, settled, stage, token, test } from './support';
 
 /** Columns of a colour's pixels, and its rows, as stretches that belong together: [from, to] in canvas pixels. */
 const stretches = (page: Page, hex: string, along: 'x' | 'y', gap: number): Promise<readonly (readonly [number, number])[]> =>

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { addCue, brief, canvas, choose, columnTexts, drop, expectPixels, LIGHT, openApp, stage } from './support';
+import { expect, type Page } from '@playwright/test';
+import { addCue, brief, canvas, choose, columnTexts, drop, expectPixels, LIGHT, openApp, stage, test } from './support';
 
 // Tones of the light theme, as tokens.css has them.
 const SECOND = '#3b66a6';

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { openApp, stage, typeToken } from './support';
+import { expect, type Page } from '@playwright/test';
+import { openApp, stage, typeToken, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { brief, canvas, goTo, openApp, openFigures, stage } from './support';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { brief, canvas, goTo, openApp, openFigures, stage, test } from './support';
 
 /** Widths from small screens to large ones; the last is 1280 pixels at 200 % zoom. */
 const SIZES = [

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { bars, brief, choose, columnTexts, expectBars, LIGHT, openApp, stage } from './support';
+import { expect } from '@playwright/test';
+import { bars, brief, choose, columnTexts, expectBars, LIGHT, openApp, stage, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { brief, canvas, drawn, goTo, ledger, openApp, openFigures, stage } from './support';
+import { expect, type Page } from '@playwright/test';
+import { brief, canvas, drawn, goTo, ledger, openApp, openFigures, stage, test } from './support';
 
 /** What lies beyond an edge of the window sideways, or is cut by its own box. */
 const beyond = (page: Page): Promise<string[]> =>
@@ -87,61 +87,64 @@ function noteTexts(): void {
   };
 }
 
-test('letters of 24 pixels and wide spacing leave every label whole, on the figure too', async ({ page }) => {
-  await page.addInitScript(noteTexts);
-  await page.addInitScript(() => {
-    const dress = (): void => {
-      document.documentElement.style.fontSize = '24px';
-      const spacing = document.createElement('style');
-      spacing.textContent = '* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }';
-      document.head.append(spacing);
-    };
-    if (document.head) dress();
-    else
-      new MutationObserver((_, watch) => document.head && (watch.disconnect(), dress())).observe(document, {
-        childList: true,
-        subtree: true,
-      });
+test.describe(() => {
+  test.use({ isFresh: true });
+  test('letters of 24 pixels and wide spacing leave every label whole, on the figure too', async ({ page }) => {
+    await page.addInitScript(noteTexts);
+    await page.addInitScript(() => {
+      const dress = (): void => {
+        document.documentElement.style.fontSize = '24px';
+        const spacing = document.createElement('style');
+        spacing.textContent = '* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }';
+        document.head.append(spacing);
+      };
+      if (document.head) dress();
+      else
+        new MutationObserver((_, watch) => document.head && (watch.disconnect(), dress())).observe(document, {
+          childList: true,
+          subtree: true,
+        });
+    });
+    await openApp(page);
+    // Words of buttons are not cut by their box.
+    const cut = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('cb-brief button, cb-brief .token, cb-stage button:not(.part), .sheet button')]
+        .filter(
+          element =>
+            element.getClientRects().length > 0 &&
+            (element.scrollWidth > element.clientWidth + 1 || element.scrollHeight > element.clientHeight + 2),
+        )
+        .filter(element => getComputedStyle(element).display !== 'inline')
+        .map(element => element.textContent?.trim()),
+    );
+    expect(cut).toEqual([]);
+    expect(await beyond(page)).toEqual([]);
+    // The figure is laid out on a page that much smaller, and drawn that much larger.
+    const shown = await canvas(page).evaluate(element => {
+      const { width, height } = element.getBoundingClientRect();
+      const { clientWidth } = element as HTMLCanvasElement;
+      return { zoom: width / clientWidth, drawn: (element as HTMLCanvasElement).width / clientWidth, height };
+    });
+    expect([shown.zoom, shown.drawn]).toEqual([1.5, 1.5]);
+    // Label by label: none is shortened, none runs over an edge.
+    for (const figure of ['Milk by hut', 'Plan of wheels', 'Wheels by hut', 'Tank levels', 'Milk and fat']) {
+      await goTo(page, figure);
+      await expect(canvas(page)).toHaveAccessibleName(/./);
+      await expect.poll(async () => (await writtenOn(page)).length, { message: figure }).toBeGreaterThan(8);
+      const broken = async (): Promise<string[]> =>
+        (await writtenOn(page))
+          .filter(({ text, beyond }) => text.includes('…') || beyond > 1)
+          .map(({ text, beyond }) => `${text}: ${beyond}`);
+      await expect.poll(broken, { message: figure }).toEqual([]);
+    }
+    await goTo(page, 'Milk by hut');
+    // Its parts are met where they are drawn.
+    const title = stage(page).locator('[data-part="title"]');
+    const [box, figure] = [await title.boundingBox(), await canvas(page).boundingBox()];
+    expect(box && figure && box.x >= figure.x && box.x + box.width <= figure.x + figure.width).toBe(true);
+    await title.click();
+    await expect(stage(page).getByRole('textbox', { name: 'Title' })).toBeFocused();
   });
-  await openApp(page);
-  // Words of buttons are not cut by their box.
-  const cut = await page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('cb-brief button, cb-brief .token, cb-stage button:not(.part), .sheet button')]
-      .filter(
-        element =>
-          element.getClientRects().length > 0 &&
-          (element.scrollWidth > element.clientWidth + 1 || element.scrollHeight > element.clientHeight + 2),
-      )
-      .filter(element => getComputedStyle(element).display !== 'inline')
-      .map(element => element.textContent?.trim()),
-  );
-  expect(cut).toEqual([]);
-  expect(await beyond(page)).toEqual([]);
-  // The figure is laid out on a page that much smaller, and drawn that much larger.
-  const shown = await canvas(page).evaluate(element => {
-    const { width, height } = element.getBoundingClientRect();
-    const { clientWidth } = element as HTMLCanvasElement;
-    return { zoom: width / clientWidth, drawn: (element as HTMLCanvasElement).width / clientWidth, height };
-  });
-  expect([shown.zoom, shown.drawn]).toEqual([1.5, 1.5]);
-  // Label by label: none is shortened, none runs over an edge.
-  for (const figure of ['Milk by hut', 'Plan of wheels', 'Wheels by hut', 'Tank levels', 'Milk and fat']) {
-    await goTo(page, figure);
-    await expect(canvas(page)).toHaveAccessibleName(/./);
-    await expect.poll(async () => (await writtenOn(page)).length, { message: figure }).toBeGreaterThan(8);
-    const broken = async (): Promise<string[]> =>
-      (await writtenOn(page))
-        .filter(({ text, beyond }) => text.includes('…') || beyond > 1)
-        .map(({ text, beyond }) => `${text}: ${beyond}`);
-    await expect.poll(broken, { message: figure }).toEqual([]);
-  }
-  await goTo(page, 'Milk by hut');
-  // Its parts are met where they are drawn.
-  const title = stage(page).locator('[data-part="title"]');
-  const [box, figure] = [await title.boundingBox(), await canvas(page).boundingBox()];
-  expect(box && figure && box.x >= figure.x && box.x + box.width <= figure.x + figure.width).toBe(true);
-  await title.click();
-  await expect(stage(page).getByRole('textbox', { name: 'Title' })).toBeFocused();
 });
 
 test('targets are 24 pixels at least', async ({ page }) => {

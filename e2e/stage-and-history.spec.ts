@@ -1,22 +1,5 @@
-import { expect, test } from '@playwright/test';
-import {
-  atRest,
-  bars,
-  brief,
-  canvas,
-  cell,
-  choose,
-  expectBars,
-  figureName,
-  goTo,
-  ledger,
-  LIGHT,
-  openApp,
-  openFigures,
-  saved,
-  stage,
-  typeInto,
-} from './support';
+import { expect } from '@playwright/test';
+import { atRest, bars, brief, canvas, cell, choose, expectBars, figureName, goTo, ledger, LIGHT, openApp, openFigures, saved, stage, typeInto, test } from './support';
 
 const DEMO = [
   'Milk by hut',

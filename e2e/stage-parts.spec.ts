@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { bars, brief, canvas, cell, expectBars, goTo, ledger, LIGHT, openApp, stage, typeToken } from './support';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { bars, brief, canvas, cell, expectBars, goTo, ledger, LIGHT, openApp, stage, typeToken, test } from './support';
 
 const part = (page: Page, id: string): Locator => stage(page).locator(`[data-part="${id}"]`);
 const sheet = (page: Page): Locator => page.getByRole('dialog').last();

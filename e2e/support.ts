@@ -1,4 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { openAtStart } from './door';
+
+export { test } from './door';
 
 /** Colours of the light theme, as tokens.css has them. */
 export const LIGHT = {
@@ -15,8 +18,7 @@ export const LIGHT = {
 
 /** Opens the application and waits for its first figure and the ledger. */
 export async function openApp(page: Page): Promise<void> {
-  await page.goto('/');
-  await expect(page.locator('cb-figure-canvas canvas').first()).toBeVisible();
+  await openAtStart(page);
   await expect(page.locator('.ag-cell').first()).toBeVisible();
 }
 

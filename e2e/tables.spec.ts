@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { brief, columnTexts, drop, openApp, saved } from './support';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { brief, columnTexts, drop, openApp, saved, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { brief, ledger, openApp } from './support';
+import { expect } from '@playwright/test';
+import { brief, ledger, openApp, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 

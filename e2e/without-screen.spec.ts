@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './support';
 import { plainTable, PROJECT_VERSION, type Figure, type Project } from 'core/document';
 import { readProjectFile } from 'core/io';
 import { LIGHT_LIVERY } from 'core/plan';

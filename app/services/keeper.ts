@@ -1,6 +1,7 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Leftover, News, LastSession } from 'engine';
-import { auditTime, combineLatest, distinctUntilChanged, map, switchMap } from 'rxjs';
+import { auditTime, combineLatest, distinctUntilChanged, fromEvent, map, merge, switchMap } from 'rxjs';
 import { EngineClient } from './engine-client';
 import { takeLeftovers, writeLeftover } from './leftovers';
 import { Notices } from './notices';
@@ -17,6 +18,7 @@ export class Keeper {
   private readonly store = inject(ProjectStore);
   private readonly notices = inject(Notices);
   private readonly words = inject(ProblemWords);
+  private readonly whole = inject(DestroyRef);
 
   /** When everything done so far was in the journal, in milliseconds; null while some of it is not. */
   readonly savedAt = signal<number | null>(null);
@@ -41,8 +43,9 @@ export class Keeper {
         switchMap(([project, figure]) => this.remember(project, figure)),
       )
       .subscribe();
-    document.addEventListener('visibilitychange', () => this.leave());
-    window.addEventListener('pagehide', () => this.leave());
+    merge(fromEvent(document, 'visibilitychange'), fromEvent(window, 'pagehide'))
+      .pipe(takeUntilDestroyed(this.whole))
+      .subscribe(() => this.leave());
   }
 
   /** What pages left behind that could not hand it over any more. */

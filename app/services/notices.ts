@@ -1,4 +1,4 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { Announcer } from '../ui/announcer';
 
 /** A short word at the edge of the screen. `undo` takes back what it speaks of. */
@@ -36,6 +36,10 @@ export class Notices {
   private readonly announcer = inject(Announcer);
   readonly shown = signal<readonly Notice[]>([]);
   private count = 0;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearInterval(this.ticking));
+  }
 
   /** Pointed at, focused, or hidden by a sheet: time stands still for what is read. */
   readonly held = signal(false);

@@ -1,4 +1,6 @@
 import { ApplicationRef, computed, inject, Injectable, linkedSignal, signal, untracked, type Signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { fromEvent, merge } from 'rxjs';
 
 // Fast enough to be read along, slow enough that most moves of a pointer cost the figure alone, in milliseconds: who follows takes every second beat.
 const BEAT_MS = 100;
@@ -28,8 +30,13 @@ export class Pace {
 
   constructor() {
     // Wherever a drag ends, and whatever has become of what was dragged.
-    for (const end of ['pointerup', 'pointercancel', 'blur']) addEventListener(end, () => this.calm());
-    for (const input of INPUTS) addEventListener(input, () => this.release(), { capture: true });
+    const ends = ['pointerup', 'pointercancel', 'blur'].map(name => fromEvent(window, name));
+    merge(...ends)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.calm());
+    merge(...INPUTS.map(name => fromEvent(window, name, { capture: true })))
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.release());
   }
 
   /** From now on, until the pointer is let go, there are many changes a second, none of which anybody answers but who drags. */

@@ -1,6 +1,8 @@
 import { computed, effect, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { COLOUR_NAMES } from 'core/glyph';
 import type { Livery } from 'core/plan';
+import { fromEvent } from 'rxjs';
 
 /** How the page is dressed. */
 export type ThemeChoice = 'light' | 'dark';
@@ -22,7 +24,9 @@ export class Theme {
       const chosen = this.chosen();
       if (chosen) localStorage.setItem(KEY, chosen);
     });
-    DARK.addEventListener('change', ({ matches }) => this.system.set(themeOf(matches)));
+    fromEvent<MediaQueryListEvent>(DARK, 'change')
+      .pipe(takeUntilDestroyed())
+      .subscribe(({ matches }) => this.system.set(themeOf(matches)));
   }
 
   toggle(): void {

@@ -1,4 +1,6 @@
-import { Injectable } from '@angular/core';
+import { DestroyRef, inject, Injectable } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { fromEvent } from 'rxjs';
 
 /** Where focus was: the element, and its place in each list around it, innermost first. */
 interface Place {
@@ -24,6 +26,7 @@ const REMEMBERED = 12;
  */
 @Injectable({ providedIn: 'root' })
 export class FocusHome {
+  private readonly whole = inject(DestroyRef);
   private places: Place[] = [];
   /** A pointer went where nothing takes the focus, or Tab led out of the page: it was given away on purpose. */
   private isGivenAway = false;
@@ -31,12 +34,15 @@ export class FocusHome {
   private waits = false;
 
   watch(): void {
-    document.addEventListener('focusin', event => this.remember(event.target as HTMLElement), true);
-    document.addEventListener('pointerdown', event => (this.isGivenAway = !isFocusedAt(event.target)), true);
-    document.addEventListener('keydown', event => event.key === 'Tab' && this.tab(), true);
-    document.addEventListener('focusout', event => (this.isGivenAway ||= this.isTabbing && event.relatedTarget === null), true);
-    const look = (): void => this.mendSoon();
-    new MutationObserver(look).observe(document.body, {
+    const on = <Name extends keyof DocumentEventMap>(name: Name, act: (event: DocumentEventMap[Name]) => void): unknown =>
+      fromEvent<DocumentEventMap[Name]>(document, name, { capture: true }).pipe(takeUntilDestroyed(this.whole)).subscribe(act);
+    on('focusin', event => this.remember(event.target as HTMLElement));
+    on('pointerdown', event => (this.isGivenAway = !isFocusedAt(event.target)));
+    on('keydown', event => event.key === 'Tab' && this.tab());
+    on('focusout', event => (this.isGivenAway ||= this.isTabbing && event.relatedTarget === null));
+    const changes = new MutationObserver(() => this.mendSoon());
+    this.whole.onDestroy(() => changes.disconnect());
+    changes.observe(document.body, {
       childList: true,
       subtree: true,
       attributes: true,
