@@ -9,9 +9,10 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   fullyParallel: true,
-  workers: 2,
+  // One more than there are cores on a small machine: tests wait for frames more than they compute.
+  workers: 3,
   retries: 0,
-  reporter: 'list',
+  reporter: [['list'], ['./e2e/slowest-reporter.ts']],
   timeout: 60_000,
   expect: { timeout: 10_000 },
   use: {

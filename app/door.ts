@@ -19,7 +19,8 @@ export function openDoor(app: Promise<ApplicationRef>, start: () => Promise<Appl
     (await running).destroy();
     localStorage.clear();
     await emptied('cowbell');
-    for (const overlay of document.querySelectorAll('.cdk-overlay-container, .cdk-describedby-message-container, cb-shell')) overlay.remove();
+    for (const overlay of document.querySelectorAll('.cdk-overlay-container, .cdk-describedby-message-container, cb-shell'))
+      overlay.remove();
     const shell = document.createElement('cb-shell');
     shell.setAttribute('ngcspnonce', nonce);
     document.body.prepend(shell);

@@ -5,6 +5,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { CELLS, cellFaults, pickerOf } from './awkward';
+import { shareOf, streamsOf } from './generated';
 import { Slowness } from './slowness';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -27,7 +28,7 @@ describe('the published corpus of awkward CSV', () => {
     });
 });
 
-const { random, below, pick } = pickerOf(4711);
+let { random, below, pick } = pickerOf(4711);
 
 const BREAKS = ['\n', '\r\n', '\r', '\n\n', '\n'];
 
@@ -56,12 +57,11 @@ function awkwardFile(): Uint8Array {
 }
 
 describe('whatever is opened', () => {
-  it('20,000 awkward CSV files give cells or say why not, and can be written again', () => {
+  it(`${shareOf(20_000).toLocaleString('en')} awkward CSV files give cells or say why not, and can be written again`, () => {
     const faults: string[] = [];
     let fine = 0;
     const slowness = new Slowness();
-    for (let i = 0; i < 20_000; i++) {
-      const data = awkwardFile();
+    const tryFile = (data: Uint8Array): void => {
       try {
         const found = slowness.run(
           () => readCsv(data, 'x.csv'),
@@ -78,9 +78,13 @@ describe('whatever is opened', () => {
       } catch (error) {
         faults.push(`${String(error)}: ${JSON.stringify(new TextDecoder().decode(data))}`);
       }
+    };
+    for (const { seed, count } of streamsOf(20_000)) {
+      ({ random, below, pick } = pickerOf(4711 + seed));
+      for (let i = 0; i < count; i++) tryFile(awkwardFile());
     }
     expect(faults.slice(0, 5)).toEqual([]);
-    expect(fine).toBeGreaterThan(8_000);
+    expect(fine).toBeGreaterThan(shareOf(8_000) * 0.9);
     expect(slowness.calls).toEqual([]);
   });
 });

@@ -4,9 +4,10 @@ import { type Scene, type TextWidth } from 'plot';
 import { layOut } from 'plot/files';
 import { shippedWidths } from 'headless';
 import { grownFigure } from './grown-figures';
+import { seedsOf, shareOf } from './generated';
 import { faultsOf } from './scene-faults';
 
-const FIGURES = 2_000;
+const SEEDS = seedsOf(2_000);
 
 function planOf(seed: number): { readonly plan: ChartPlan; readonly size: { readonly width: number; readonly height: number } } {
   const { table, figure, size } = grownFigure(seed);
@@ -15,14 +16,14 @@ function planOf(seed: number): { readonly plan: ChartPlan; readonly size: { read
   return { plan: made.value.plans[0] as ChartPlan, size };
 }
 
-describe(`words in ${FIGURES} generated figures`, () => {
+describe(`words in ${SEEDS.length} generated figures`, () => {
   let widths: TextWidth;
   const found: string[] = [];
   const counts = { labels: 0, dropped: 0, texts: 0, small: 0, lying: 0, panels: 0, twoAxes: 0, logOrBroken: 0, acrossZero: 0 };
 
   beforeAll(async () => {
     widths = await shippedWidths();
-    for (let seed = 0; seed < FIGURES; seed++) {
+    for (const seed of SEEDS) {
       const { plan, size } = planOf(seed);
       const scene = layOut(plan, size, widths);
       found.push(...faultsOf(plan, scene, widths).map(fault => `${seed}: ${fault}`));
@@ -44,20 +45,22 @@ describe(`words in ${FIGURES} generated figures`, () => {
 
   it('overlap nothing, are never cut, and are all drawn or reported', () => expect(found).toEqual([]));
   it('are many, in figures of all sorts', () => {
-    expect(counts.texts).toBeGreaterThan(40_000);
-    expect(counts.labels).toBeGreaterThan(10_000);
+    expect(counts.texts).toBeGreaterThan(shareOf(40_000) * 0.8);
+    expect(counts.labels).toBeGreaterThan(shareOf(10_000) * 0.8);
     for (const sort of ['small', 'lying', 'panels', 'twoAxes', 'logOrBroken', 'acrossZero'] as const)
-      expect(counts[sort]).withContext(sort).toBeGreaterThan(150);
+      expect(counts[sort])
+        .withContext(sort)
+        .toBeGreaterThan(shareOf(150) * 0.6);
   });
   it('stand at the same places whenever they are asked for', () => {
-    for (const seed of Array.from({ length: 40 }, (_, i) => i * 49)) {
+    for (const seed of seedsOf(400).slice(0, 40)) {
       const [one, other] = [planOf(seed), planOf(seed)];
       expect(layOut(one.plan, one.size, widths).groups).toEqual(layOut(other.plan, other.size, widths).groups);
     }
   });
   it('a value that moves by a pixel moves no label but its own, as long as it meets none', () => {
     let [moved, stood] = [0, 0];
-    for (const seed of Array.from({ length: 200 }, (_, i) => i * 7)) {
+    for (const seed of seedsOf(400)) {
       const { plan, size } = planOf(seed);
       const before = layOut(plan, size, widths);
       const [first] = before.labelled;
@@ -72,7 +75,7 @@ describe(`words in ${FIGURES} generated figures`, () => {
         else moved++;
       }
     }
-    expect(stood).toBeGreaterThan(1_000);
+    expect(stood).toBeGreaterThan(200);
     // Labels that meet the one that moved have to step aside.
     expect(moved / stood).toBeLessThan(0.01);
   });

@@ -9,9 +9,10 @@ import { messageFor } from 'core/result/words';
 import { cellAt, type Cell, type Table } from 'core/table';
 import { Session } from 'engine';
 import { figureWorkbook, handedOf, toXlsx, type Handed } from 'handover';
+import { isLong, seedsOf } from './generated';
 import { grownProject } from './grown-projects';
 
-const GROWN = 120;
+const SEEDS = seedsOf(120);
 
 /** A workbook opened by an independent reader and computed anew by an independent engine of formulas. */
 class Recomputed {
@@ -209,8 +210,8 @@ describe('workbooks with living formulas, recomputed by another engine', () => {
     book.close();
   });
 
-  it(`${GROWN} generated figures`, async () => {
-    for (let seed = 1; seed <= GROWN; seed++) {
+  it(`${SEEDS.length} generated figures`, async () => {
+    for (const seed of SEEDS) {
       const { project, figure, table } = grownProject(seed);
       const sources = new Map([['t', table]]);
       const handed = handedOf(new Session(project, sources), figure, LIGHT_LIVERY);
@@ -225,7 +226,7 @@ describe('workbooks with living formulas, recomputed by another engine', () => {
   afterAll(() => {
     if (process.env['TELL']) console.log(seen);
     expect(seen.live / seen.columns).toBeGreaterThan(0.85);
-    expect(seen.changed).toBeGreaterThan(60);
-    expect(seen.followed).toBeGreaterThan(500);
+    expect(seen.changed).toBeGreaterThan(isLong ? 60 : 20);
+    expect(seen.followed).toBeGreaterThan(isLong ? 500 : 150);
   });
 });

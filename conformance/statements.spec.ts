@@ -12,9 +12,10 @@ import { readProjectFile } from 'core/io';
 import { readFileSync } from 'node:fs';
 import { figureStatement, handedOf, type DialectName, type Handed } from 'handover';
 import { agree } from './engine';
+import { isLong, seedsOf, shareOf } from './generated';
 import { grownProject } from './grown-projects';
 
-const COUNT = 320;
+const SEEDS = seedsOf(320);
 const SERVER_EVERY = 4;
 const TYPES = { number: 'double precision', text: 'varchar', boolean: 'boolean', date: 'date', timestamp: 'timestamp' } as const;
 
@@ -122,10 +123,10 @@ function grown(seed: number): { handed: Handed | null; table: Table } {
 }
 
 describe('a whole figure as one statement', () => {
-  it(`gives the ledger's rows in an embedded engine, for ${COUNT} generated figures`, async () => {
+  it(`gives the ledger's rows in an embedded engine, for ${SEEDS.length} generated figures`, async () => {
     const engine = await Embedded.start();
     const seen = { figures: 0, helpers: 0, values: 0, kinds: new Set<string>() };
-    for (let seed = 1; seed <= COUNT; seed++) {
+    for (const seed of SEEDS) {
       const { handed, table } = grown(seed);
       if (!handed) continue;
       await engine.load(table);
@@ -143,9 +144,9 @@ describe('a whole figure as one statement', () => {
       }
     }
     // Nothing is told by figures that compute nothing.
-    expect(seen.figures).toBeGreaterThan(300);
-    expect(seen.kinds.size).toBe(15);
-    expect(seen.values).toBeGreaterThan(5_000);
+    expect(seen.figures).toBeGreaterThan(shareOf(320) * 0.9);
+    if (isLong) expect(seen.kinds.size).toBe(15);
+    expect(seen.values).toBeGreaterThan(shareOf(5_000) * 0.6);
   }, 300_000);
 
   it('gives them for every figure of the demo project, tables that are made of others included', async () => {
@@ -230,7 +231,7 @@ describe('a whole figure as one statement', () => {
 
   it(`gives them in a server's engine too, for every ${SERVER_EVERY}th`, async () => {
     const engine = await Server.start();
-    for (let seed = 1; seed <= COUNT; seed += SERVER_EVERY) {
+    for (const seed of SEEDS.filter((_, at) => at % SERVER_EVERY === 0)) {
       const { handed, table } = grown(seed);
       if (!handed) continue;
       await engine.load(table);

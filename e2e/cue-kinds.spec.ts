@@ -1,5 +1,22 @@
 import { expect, type Page } from '@playwright/test';
-import { addCue, barColours, brief, cell, choose, columnTexts, drop, expectBars, expectPixels, keepOnly, LIGHT, openApp, token, typeInto, typeToken, test } from './support';
+import {
+  addCue,
+  barColours,
+  brief,
+  cell,
+  choose,
+  columnTexts,
+  drop,
+  expectBars,
+  expectPixels,
+  keepOnly,
+  LIGHT,
+  openApp,
+  token,
+  typeInto,
+  typeToken,
+  test,
+} from './support';
 
 const STALLS = `stall,side,litres,goal
 Ada,east,10,12

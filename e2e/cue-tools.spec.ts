@@ -1,5 +1,25 @@
 import { expect, type Page } from '@playwright/test';
-import { addCue, brief, canvas, choose, drop, expectBars, expectPixels, goTo, ledger, LIGHT, lineHeight, notice, openApp, pixelCount, stage, token, typeToken, reveal, test } from './support';
+import {
+  addCue,
+  brief,
+  canvas,
+  choose,
+  drop,
+  expectBars,
+  expectPixels,
+  goTo,
+  ledger,
+  LIGHT,
+  lineHeight,
+  notice,
+  openApp,
+  pixelCount,
+  stage,
+  token,
+  typeToken,
+  reveal,
+  test,
+} from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 const finer = (page: Page, nth = 0) =>

@@ -1,6 +1,25 @@
 import { expect, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { bars, brief, canvas, cell, choose, columnTexts, drop, expectBars, expectPixels, filterBy, LIGHT, openApp, pixelCount, token, typeInto, typeToken, reveal, test } from './support';
+import {
+  bars,
+  brief,
+  canvas,
+  cell,
+  choose,
+  columnTexts,
+  drop,
+  expectBars,
+  expectPixels,
+  filterBy,
+  LIGHT,
+  openApp,
+  pixelCount,
+  token,
+  typeInto,
+  typeToken,
+  reveal,
+  test,
+} from './support';
 
 const { brass, ink } = LIGHT;
 

@@ -1,5 +1,21 @@
 import { expect, type Page } from '@playwright/test';
-import { bars, brief, canvas, choose, drop, expectBars, ledger, LIGHT, openApp, reveal, stage, token, typeToken, settled, test } from './support';
+import {
+  bars,
+  brief,
+  canvas,
+  choose,
+  drop,
+  expectBars,
+  ledger,
+  LIGHT,
+  openApp,
+  reveal,
+  stage,
+  token,
+  typeToken,
+  settled,
+  test,
+} from './support';
 
 const SHOPS = 'shop,cells,share\nAda,1000,0.5\nBo,10000,-0.25\nCy,100000,0.25\nDi,0,0.1\n';
 const DWARFED = 'shop,sales\nAda,1000\nBo,90\nCy,60\nDi,30\n';

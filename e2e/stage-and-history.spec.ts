@@ -1,5 +1,23 @@
 import { expect } from '@playwright/test';
-import { atRest, bars, brief, canvas, cell, choose, expectBars, figureName, goTo, ledger, LIGHT, openApp, openFigures, saved, stage, typeInto, test } from './support';
+import {
+  atRest,
+  bars,
+  brief,
+  canvas,
+  cell,
+  choose,
+  expectBars,
+  figureName,
+  goTo,
+  ledger,
+  LIGHT,
+  openApp,
+  openFigures,
+  saved,
+  stage,
+  typeInto,
+  test,
+} from './support';
 
 const DEMO = [
   'Milk by hut',

@@ -73,6 +73,8 @@ async function onCanvas(page: Page, { seed, figure }: Pictured): Promise<Buffer>
   return Buffer.from(text, 'base64');
 }
 
+test.use({ isFresh: true });
+
 test('an SVG is the canvas of its figure, and the picture made without a screen, to within a hundredth of their pixels', async ({
   page,
   context,

@@ -1,9 +1,9 @@
 import compression from 'compression';
-import staticGzip from 'express-static-gzip';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { compressedFiles } from './compressed-files';
 import { feeds } from './feeds/feeds';
 import { fetchFeed } from './feeds/fetch-feed';
 import { ownNames } from './host-names';
@@ -47,12 +47,8 @@ export function createApp({ root, names = [], render }: ServerOptions): Express 
   app.get('/fetch', fetchFeed);
   app.get('/health', (_request, response) => void response.json({ status: 'ok' }));
   app.get(['/', '/index.html'], sendPage(root));
-  app.use(
-    staticGzip(root, {
-      index: false,
-      serveStatic: { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', cacheFor(path)) },
-    }),
-  );
+  app.use(compressedFiles(root));
+  app.use(express.static(root, { index: false, setHeaders: (response, path) => response.setHeader('Cache-Control', cacheFor(path)) }));
   // Matching decodes the path: one that cannot be decoded is a fault of the request, not a missing file.
   app.get('/{*path}', (_request, _response, next) => next());
   app.use((_request, response) => void response.status(404).json({ error: 'not-found', message: 'There is nothing at this address.' }));

@@ -13,7 +13,9 @@ export async function runTarget(target, options = {}) {
   const { NodeJsSyncHost } = await import('@angular-devkit/core/node/index.js');
   const { workspace } = await workspaces.readWorkspace(root, workspaces.createWorkspaceHost(new NodeJsSyncHost()));
   const architect = new Architect(new WorkspaceNodeModulesArchitectHost(workspace, root), registry);
-  const run = await architect.scheduleTarget({ project: 'cowbell', target }, options, { logger: createConsoleLogger(false, process.stdout, process.stderr) });
+  const run = await architect.scheduleTarget({ project: 'cowbell', target }, options, {
+    logger: createConsoleLogger(false, process.stdout, process.stderr),
+  });
   const { success } = await run.lastOutput;
   await run.stop();
   return success;

@@ -1,7 +1,10 @@
-// The long form of the tests of durability: 200 edits with endings at random moments, 50 alternating edits of two tabs.
+// The long form of what a run of the tests does in short: all generated cases, and the tests of durability with 200 edits and endings at random moments.
 import { build } from './build.mjs';
-import { run } from './install.mjs';
+import { installChromium, installPackages, run, timed } from './install.mjs';
 
+installPackages({ forTests: true });
+installChromium();
 await build();
 process.env['ENDURE'] = 'long';
-run('npx', ['--no-install', 'playwright', 'test', 'durable']);
+await timed('Generated tests', () => run(process.execPath, ['--import', 'tsx', 'tools/jasmine.ts', 'node']));
+await timed('Durability', () => run('npx', ['--no-install', 'playwright', 'test', 'durable']));

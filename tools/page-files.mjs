@@ -7,7 +7,7 @@ const COMPRESSED = /\.(js|css|html|json|svg|csv|txt)$/;
 
 /**
  * Writes into the page's head what the first figure needs, so that all of it is fetched in one wave: the font, the first script, which starts the engine, and
- * 
+ *
  * and the addresses of the workers' scripts.
  */
 export function writeHead(dist, { engine, reader, boot }) {
@@ -29,6 +29,7 @@ export function compressFiles(dist) {
     if (!entry.isFile() || !COMPRESSED.test(entry.name)) continue;
     const file = join(entry.parentPath ?? entry.path, entry.name);
     const bytes = readFileSync(file);
-    if (bytes.length > 1024 && entry.name !== 'index.html') writeFileSync(`${file}.gz`, gzipSync(bytes, { level: constants.Z_BEST_COMPRESSION }));
+    if (bytes.length > 1024 && entry.name !== 'index.html')
+      writeFileSync(`${file}.gz`, gzipSync(bytes, { level: constants.Z_BEST_COMPRESSION }));
   }
 }

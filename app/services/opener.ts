@@ -12,7 +12,6 @@ import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
 import { removedProjects, setRemoved } from './removed-projects';
 
-
 /** Opens projects and tables: the last session, the sample, files, pasted rows. What fails leaves the open project untouched. */
 @Injectable({ providedIn: 'root' })
 export class Opener {

@@ -43,7 +43,9 @@ export class Opening {
 
   /** Acts once what is due has been painted. A page that is not seen has no frames: there a timer does it. */
   private afterFrame(act: () => void): void {
-    const paint = new Promise<void>(done => afterNextRender(() => requestAnimationFrame(() => setTimeout(done)), { injector: this.injector }));
+    const paint = new Promise<void>(done =>
+      afterNextRender(() => requestAnimationFrame(() => setTimeout(done)), { injector: this.injector }),
+    );
     const wait = new Promise<void>(done => setTimeout(done, 200));
     void Promise.race([paint, wait]).then(act);
   }

@@ -1,0 +1,10 @@
+/** What is used of Jasmine's runner in several processes; its types are not published. */
+declare module 'jasmine/parallel' {
+  export default class ParallelRunner {
+    constructor(options: { readonly projectBaseDir: string; readonly numWorkers: number });
+    exitOnCompletion: boolean;
+    loadConfig(config: { readonly spec_dir: string; readonly spec_files: readonly string[] }): void;
+    addReporter(reporter: object): void;
+    execute(): Promise<unknown>;
+  }
+}

@@ -1,0 +1,1 @@
+export declare function slowest(millis: ReadonlyMap<string, number>): string;
