@@ -28,25 +28,6 @@ const finer = (page: Page, nth = 0) =>
     .nth(nth)
     .click();
 
-test.describe(() => {
-  test.use({ isFresh: true });
-  test('what is typed before the search has come stands in it', async ({ page }) => {
-    await page.route('**/*.js', async route => {
-      await new Promise(resolve => setTimeout(resolve, 800));
-      await route.continue();
-    });
-    await brief(page).getByRole('button', { name: 'Add a cue' }).click();
-    await page.keyboard.type('avem');
-    await page.keyboard.press('Backspace');
-    await page.keyboard.type('ra');
-    await expect(page.getByLabel('Find a cue')).toHaveValue('avera');
-    await page.keyboard.type('ge');
-    await expect(page.getByLabel('Find a cue')).toHaveValue('average');
-    await page.keyboard.press('Enter');
-    await expect(brief(page)).toContainText('Draw the average of milk');
-  });
-});
-
 test('Enter on “Add a cue” opens the search ready to be typed into, and Enter takes its first offer', async ({ page }) => {
   await brief(page).getByRole('button', { name: 'Add a cue' }).press('Enter');
   await expect(page.getByLabel('Find a cue')).toBeFocused();

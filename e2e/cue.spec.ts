@@ -78,3 +78,22 @@ test('a cue that cannot apply says so and leaves the figure drawn', async ({ pag
   await expect(brief(page)).toContainText('There is only one value of litres, so there is nothing to compare it with.');
   await expectBars(page, LIGHT.brass, 1);
 });
+
+test.describe(() => {
+  test.use({ isFresh: true });
+  test('what is typed before the search has come stands in it', async ({ page }) => {
+    await page.route('**/*.js', async route => {
+      await new Promise(resolve => setTimeout(resolve, 800));
+      await route.continue();
+    });
+    await brief(page).getByRole('button', { name: 'Add a cue' }).click();
+    await page.keyboard.type('avem');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type('ra');
+    await expect(page.getByLabel('Find a cue')).toHaveValue('avera');
+    await page.keyboard.type('ge');
+    await expect(page.getByLabel('Find a cue')).toHaveValue('average');
+    await page.keyboard.press('Enter');
+    await expect(brief(page)).toContainText('Draw the average of milk');
+  });
+});

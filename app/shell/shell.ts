@@ -48,6 +48,7 @@ import { KeyList } from './key-list';
 import { NoticeList } from './notice-list';
 import { savedWords } from './saved-words';
 import { isTyping, shortcutOf } from './shortcuts';
+import { tellWhetherKept } from './whether-kept';
 
 /** Opens what a button of the brief or the stage opens, beside it. */
 const press = (what: string): void => document.querySelector<HTMLElement>(`[data-acts="${what}"]`)?.click();
@@ -221,21 +222,13 @@ export class Shell {
     });
     effect(() => {
       const fails = this.keeper.fails();
-      untracked(() => this.sayWhetherKept(fails));
+      untracked(() => tellWhetherKept(fails, this.wasKept, this.notices, () => void this.handover.project()));
+      this.wasKept = !fails;
     });
     void this.opener.start();
   }
 
   private wasKept = true;
-
-  private sayWhetherKept(fails: boolean): void {
-    if (fails)
-      this.notices.fault('This browser does not keep what you do. It stays in this tab while that is open, and is tried again.', {
-        act: { label: 'Hand over the project file', run: () => void this.handover.project() },
-      });
-    else if (!this.wasKept) this.notices.done('The browser keeps the project again.');
-    this.wasKept = !fails;
-  }
 
   protected renameProject(text: string): void {
     const name = text.trim();
