@@ -1,3 +1,4 @@
+import { formatOffers, type FormatOffer } from 'handover/offers';
 import { PNG_SCALES, type HandingTask } from './handing-task';
 
 /** What can be handed over as the search for actions finds it. */
@@ -7,7 +8,10 @@ export interface HandedAction {
   readonly task: HandingTask;
 }
 
-const format = (name: string, words: string, search: string): HandedAction => ({ name: words, search, task: { kind: 'format', name } });
+/** The formats that the engine makes: an entry of `formatOffers` is found by its own words. */
+const formats: readonly HandedAction[] = Object.entries<Omit<FormatOffer, 'name'>>(formatOffers).flatMap(([name, { action }]) =>
+  action ? [{ name: action.words, search: action.search, task: { kind: 'format', name } }] : [],
+);
 
 /** Of every figure. */
 export const HANDED: readonly HandedAction[] = [
@@ -21,16 +25,12 @@ export const HANDED: readonly HandedAction[] = [
   { name: 'Print the figure', search: 'paper pdf', task: { kind: 'print' } },
   { name: 'Copy the figure as a picture', search: 'clipboard png', task: { kind: 'copy-picture' } },
   { name: 'Copy the figure in words', search: 'description alternative text alt', task: { kind: 'copy-words' } },
-  format('xlsx', 'Hand over a workbook', 'export spreadsheet xlsx formulas'),
-  format('csv', 'Hand over CSV of the ledger', 'export numbers save'),
-  format('parquet', 'Hand over Parquet of the ledger', 'export columns'),
-  format('sql', 'Hand over SQL of the figure', 'export statement query'),
-  format('html', 'Hand over a document', 'export html page report'),
-  format('text', 'Hand over the words', 'export description findings text'),
+  ...formats,
 ];
 
 /** Of a crosstab. */
 export const HANDED_TABLE: readonly HandedAction[] = [
   { name: 'Copy the cells of the crosstab', search: 'clipboard paste grid', task: { kind: 'copy-cells' } },
   { name: 'Hand over CSV of the crosstab', search: 'export totals', task: { kind: 'crosstab', as: 'csv' } },
+  { name: 'Hand over HTML of the crosstab', search: 'export totals table', task: { kind: 'crosstab', as: 'html' } },
 ];

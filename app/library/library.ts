@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { acceptedFiles } from 'core/io';
 import type { StoredProject } from 'engine';
 import { EngineClient } from '../services/engine-client';
 import { Notices } from '../services/notices';
-import { FILE_ENDINGS } from '../services/file-endings';
 import { SAMPLE_ID } from '../services/incoming';
 import { Opener } from '../services/opener';
 import { ProjectStore } from '../services/project-store';
@@ -85,7 +85,7 @@ export class Library {
   private readonly store = inject(ProjectStore);
   private readonly announcer = inject(Announcer);
   protected readonly fault = signal<string | null>(null);
-  protected readonly accept = FILE_ENDINGS;
+  protected readonly accept = acceptedFiles();
   readonly done = output();
   readonly gallery = output();
   readonly tables = output();

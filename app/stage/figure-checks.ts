@@ -35,7 +35,9 @@ import { Sheet } from '../ui/sheet';
               @if (risk.mend; as mend) {
                 <button type="button" class="act" (click)="take(risk)"><cb-icon name="check" />{{ mend.words }}</button>
               }
-              <button type="button" class="act text-soft" (click)="close(); opened.emit(risk.key)">Show the word</button>
+              @if (risk.key; as key) {
+                <button type="button" class="act text-soft" (click)="close(); opened.emit(key)">Show the word</button>
+              }
             </p>
           </li>
         } @empty {

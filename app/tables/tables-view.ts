@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { firstFigures, type TableFacts } from 'core/brief';
 import { plainTable, type Making } from 'core/document';
 import { chooseMaking, firstMakings, makingSentence, tablesOf, wordsOfMaking } from 'core/making';
+import { acceptedFiles } from 'core/io';
 import type { Problem, Result } from 'core/result';
 import { messageFor } from 'core/result/words';
 import { counted, listed } from 'core/sentence';
@@ -12,7 +13,6 @@ import type { TokenChoice } from '../brief/token-choice';
 import { EngineClient } from '../services/engine-client';
 import { Importing } from '../services/importing';
 import { Feeds } from '../services/feeds';
-import { FILE_ENDINGS } from '../services/file-endings';
 import { Incoming } from '../services/incoming';
 import { Notices } from '../services/notices';
 import { ProjectStore } from '../services/project-store';
@@ -123,7 +123,7 @@ export class TablesView {
   }
 
   protected readonly counted = counted;
-  protected readonly accept = FILE_ENDINGS;
+  protected readonly accept = acceptedFiles();
 
   protected show(id: string): void {
     this.draft.set(null);

@@ -4,6 +4,7 @@ import { axesIn, endsOf, type Check, type Risk } from './check';
 
 /** A ceiling is where values are said to end; those beyond it are wrong, or it is. */
 export const aboveCeiling: Check = {
+  severity: 'misleading',
   about: 'values above the ceiling, or below the floor',
   find: ({ figure, plan }) =>
     axesIn(plan).flatMap(({ place, words, layers }): Risk[] => {

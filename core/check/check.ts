@@ -2,6 +2,7 @@ import type { AppliedCue } from 'core/cue';
 import type { Derived, Figure, NumberFormat } from 'core/document';
 import type { Frame } from 'core/frame';
 import type { AxisPlan, ChartPlan, Layer } from 'core/plan';
+import type { Severity } from './severity';
 
 /** What checks look at: a figure, its drawing, and what its table is known by. */
 export interface CheckSubject {
@@ -22,15 +23,16 @@ export interface Mend {
   readonly change: Partial<Omit<Figure, 'id'>>;
 }
 
-/** A risk that was found. `key`: the word of the brief where it is decided. */
+/** A risk that was found. `key`: the word of the brief where it is decided; null where no word decides it. */
 export interface Risk {
   readonly words: string;
-  readonly key: string;
+  readonly key: string | null;
   readonly mend: Mend | null;
 }
 
 /** A named risk: what it looks for. Cost of all: O(marks). */
 export interface Check {
+  readonly severity: Severity;
   /** What it is about, for a list of them. */
   readonly about: string;
   find(subject: CheckSubject): readonly Risk[];

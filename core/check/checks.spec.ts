@@ -5,7 +5,7 @@ import { pictureOf, type ChartPlan } from 'core/plan';
 import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { firstFigure } from 'core/brief';
-import { checks, risksOf, type CheckName, type FoundRisk } from './index';
+import { checks, risksOf, type Check, type CheckName, type FoundRisk } from './index';
 import { LOOKED_AT } from './looks.spec';
 
 const table = tableOf({
@@ -56,18 +56,25 @@ function figureOf({ measures = [milk], first, second, scales, mark = 'column', c
   };
 }
 
-function risks(figure: Figure, units: Readonly<Record<string, string>> = {}): FoundRisk[] {
+function risks(
+  figure: Figure,
+  units: Readonly<Record<string, string>> = {},
+  registry: Readonly<Record<CheckName, Check>> = checks,
+): FoundRisk[] {
   const made = pictureOf({ figure, table, writing: { units, formats }, livery });
   if (!made.ok) throw new Error(made.problems.map(messageFor).join());
-  return risksOf({
-    figure,
-    plan: made.value.plans[0] as ChartPlan,
-    units,
-    derived,
-    formats,
-    frame: made.value.frame,
-    applied: made.value.applied,
-  });
+  return risksOf(
+    {
+      figure,
+      plan: made.value.plans[0] as ChartPlan,
+      units,
+      derived,
+      formats,
+      frame: made.value.frame,
+      applied: made.value.applied,
+    },
+    registry,
+  );
 }
 
 const second = (name: string): Measure => column(name, { axis: 'second', shape: 'line' });
@@ -157,5 +164,19 @@ describe('checks', () => {
     const figure = figureOf({ measures: [plainMeasure('fat share', 'avg(fat / milk)')] });
     const change = risks(figure)[0]?.mend?.change.data?.measures[0]?.formula;
     expect(change).toBe('sum(fat) / sum(milk)');
+  });
+  it('a check that throws is told, and stops no other', () => {
+    const broken: Check = {
+      ...checks['zeros-apart'],
+      find: () => {
+        throw new Error('no axes');
+      },
+    };
+    const found = risks(figureOf({ first: { zero: 'out' } }), {}, { ...checks, 'zeros-apart': broken });
+    expect(found.map(({ check, key }) => [check, key])).toEqual([
+      ['zero-left-out', 'zero:first'],
+      ['zeros-apart', null],
+    ]);
+    expect(found[1]?.words).toMatch(/failed on this figure, so nothing is known of that risk \(no axes\)/);
   });
 });

@@ -1,6 +1,7 @@
 import { aboveCeiling } from './above-ceiling';
 import { withoutAxes, type Plan } from 'core/plan';
 import type { Check, CheckSubject, Risk } from './check';
+import type { Severity } from './severity';
 import { collapsingColours, lowContrast } from './collapsing-colours';
 import { hiddenSeries, oneColourTwice, tooMuchEmphasis } from './emphasis';
 import { hidingBreak } from './hiding-break';
@@ -45,14 +46,28 @@ export interface FoundRisk extends Risk {
   readonly check: CheckName;
 }
 
-/** All risks of a figure. A check that fails finds nothing and stops no other; in a table, which has no axes, those of axes find nothing. */
-export const risksOf = (of: Omit<CheckSubject, 'plan'> & { readonly plan: Plan }): FoundRisk[] => {
+/** How grave what a check finds is. */
+export const severityOf = (check: CheckName): Severity => checks[check].severity;
+
+/**
+ * All risks of a figure. A check that throws stops no other, and is told as a risk of its own, without a mend: silence would read as “no risk”. In a table,
+ * which has no axes, the checks of axes find nothing.
+ *
+ * @param registry the checks to run; all of them but in a test
+ */
+export function risksOf(
+  of: Omit<CheckSubject, 'plan'> & { readonly plan: Plan },
+  registry: Readonly<Record<CheckName, Check>> = checks,
+): FoundRisk[] {
   const subject: CheckSubject = { ...of, plan: of.plan.kind === 'chart' ? of.plan : withoutAxes(of.plan) };
-  return (Object.keys(checks) as CheckName[]).flatMap(check => {
+  return (Object.keys(registry) as CheckName[]).flatMap(check => {
     try {
-      return checks[check].find(subject).map(risk => ({ ...risk, check }));
-    } catch {
-      return [];
+      return registry[check].find(subject).map(risk => ({ ...risk, check }));
+    } catch (error) {
+      return [{ check, words: failedWords(registry[check], error), key: null, mend: null }];
     }
   });
-};
+}
+
+const failedWords = ({ about }: Check, error: unknown): string =>
+  `The check for “${about}” failed on this figure, so nothing is known of that risk (${error instanceof Error ? error.message : String(error)}). The other checks were made.`;

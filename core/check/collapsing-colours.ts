@@ -16,6 +16,7 @@ const shownIn = ({ legend }: ChartPlan): Shown[] =>
 
 /** Colours that look alike to readers with a colour-vision deficiency, where nothing but colour tells them apart. */
 export const collapsingColours: Check = {
+  severity: 'unclear',
   about: 'colours that look alike',
   find(subject) {
     const shown = shownIn(subject.plan).filter(({ colour }, i, all) => all.findIndex(other => other.colour === colour) === i);
@@ -75,6 +76,7 @@ function mendFor({ figure, plan }: Pick<CheckSubject, 'figure' | 'plan'>, a: Sho
 
 /** Text and marks that hardly stand out from what they lie on. */
 export const lowContrast: Check = {
+  severity: 'unclear',
   about: 'contrast under the limit',
   find({ plan }) {
     const { ground } = plan.livery;

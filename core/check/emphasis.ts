@@ -8,6 +8,7 @@ const [MOST, LEAST_MARKS, NEARLY_ALL] = [1 / 3, 6, 0.9];
 
 /** Emphasis on so many marks that none of them stands out. */
 export const tooMuchEmphasis: Check = {
+  severity: 'unclear',
   about: 'more than a third of the marks emphasised',
   find({ figure, plan }) {
     const layers = plan.panels.flatMap(panel => panel.layers).filter(({ cue }) => cue === null);
@@ -49,6 +50,7 @@ const count = (numbers: readonly number[], wanted: number): number => numbers.fi
 
 /** Two cues that mean different things in one colour. */
 export const oneColourTwice: Check = {
+  severity: 'unclear',
   about: 'two cues in one colour',
   find({ plan, applied }) {
     const byColour = new Map<string, Map<string, string>>();
@@ -72,6 +74,7 @@ export const oneColourTwice: Check = {
 
 /** A series that the legend does not name. */
 export const hiddenSeries: Check = {
+  severity: 'misleading',
   about: 'a series that the legend leaves out',
   find({ figure, plan }) {
     if (figure.dress.legend !== 'none') return [];

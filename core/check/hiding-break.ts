@@ -7,6 +7,7 @@ const MOST = 0.5;
 
 /** A break leaves out where nothing is; one that most values lie in leaves out the data. */
 export const hidingBreak: Check = {
+  severity: 'misleading',
   about: 'a break that hides most values',
   find: ({ figure, plan }) =>
     axesIn(plan).flatMap(({ place, words, axes, layers }) => {

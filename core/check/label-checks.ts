@@ -2,6 +2,7 @@ import { axesIn, type Check, type Risk } from './check';
 
 /** Labels that write a measure otherwise than the axis that it is read at. */
 export const otherFormat: Check = {
+  severity: 'unclear',
   about: 'a label that names another format than its axis',
   find({ figure, plan, formats }) {
     const { labels } = figure;
@@ -27,6 +28,7 @@ const MANY = 100;
 
 /** Labels for more marks than can be read; those without room are told beside the figure, as it is laid out. */
 export const tooManyLabels: Check = {
+  severity: 'unclear',
   about: 'labels dropped or cut',
   find({ figure, plan }) {
     const count = plan.panels.flatMap(panel => panel.layers).reduce((sum, { labels }) => sum + labels.length, 0);

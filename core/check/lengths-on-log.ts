@@ -4,6 +4,7 @@ import { axesIn, opening, type Check } from './check';
 
 /** On a log axis a bar begins wherever the axis does: twice as long is not twice as much. */
 export const lengthsOnLog: Check = {
+  severity: 'misleading',
   about: 'columns on a log axis',
   find: ({ figure, plan }) =>
     axesIn(plan)

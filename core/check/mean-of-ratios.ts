@@ -9,6 +9,7 @@ interface Ratio {
 
 /** The average of ratios counts a small whole as much as a large one; the ratio of the sums is what a total would give. */
 export const meanOfRatios: Check = {
+  severity: 'wrong',
   about: 'a mean of ratios where the ratio of sums is meant',
   find: subject =>
     subject.figure.data.measures.flatMap(({ name, formula }, at): Risk[] => {

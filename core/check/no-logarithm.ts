@@ -5,6 +5,7 @@ import { axesIn, endsOf, type Check } from './check';
 
 /** What has no logarithm is not among what a log axis shows. */
 export const noLogarithm: Check = {
+  severity: 'wrong',
   about: 'values at or below zero on a log axis',
   find: ({ figure, plan }) =>
     axesIn(plan).flatMap(({ place, words, axes, layers }) => {

@@ -3,6 +3,7 @@ import { axesIn, type Check, type CheckSubject } from './check';
 
 /** Two axes of one unit look comparable; on different scales equal heights are different values. */
 export const oneUnitTwoScales: Check = {
+  severity: 'misleading',
   about: 'two axes in one unit with different scales',
   find(subject) {
     const [first, second] = axesIn(subject.plan);

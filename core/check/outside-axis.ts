@@ -3,6 +3,7 @@ import { axesIn, opening, type Check } from './check';
 
 /** A line or a band that was asked for and cannot be seen. */
 export const outsideAxis: Check = {
+  severity: 'misleading',
   about: 'a line or band outside the axis',
   find: ({ figure, plan }) =>
     axesIn(plan).flatMap(({ place, words }, axis) => {

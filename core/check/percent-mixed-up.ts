@@ -8,6 +8,7 @@ const SMALL = 1;
 
 /** A share written as if it were a percent, or a percent as if it were a share: a hundred times too small or too large. */
 export const percentMixedUp: Check = {
+  severity: 'wrong',
   about: 'percents a hundred times too large or too small',
   find: subject =>
     subject.figure.data.measures.flatMap((measure, at): Risk[] => {

@@ -10,6 +10,7 @@ const SCALES = [1, 1e3, 1e6, 1e9, 0.01] as const;
 
 /** A title written by hand that names a number which the figure does not show any more. */
 export const staleTitle: Check = {
+  severity: 'wrong',
   about: 'a title whose claim no longer holds',
   find(subject) {
     const { figure } = subject;

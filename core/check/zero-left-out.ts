@@ -5,6 +5,7 @@ import { axesIn, opening, type Check } from './check';
 
 /** Bars and areas are compared by their lengths, which lie where they do not begin at zero. */
 export const zeroLeftOut: Check = {
+  severity: 'misleading',
   about: 'bars whose axis leaves out zero',
   find: ({ figure, plan }) =>
     axesIn(plan)

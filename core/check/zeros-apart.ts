@@ -6,6 +6,7 @@ const SAME = 1e-6;
 
 /** Where values fall below zero, a reader compares them with the zero that is drawn, which is that of the first axis. */
 export const zerosApart: Check = {
+  severity: 'misleading',
   about: 'two axes whose zeros differ while values change sign',
   find({ figure, plan }) {
     const [first, second] = axesIn(plan);

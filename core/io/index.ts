@@ -1,4 +1,5 @@
 // Files in: what `core/io/formats` builds on.
+export { acceptedFiles, FILE_KINDS, type FileKind, type FileKindName } from './file-kinds';
 export { tableFromColumns, tableFromRows, type SourceColumn } from './table-from-rows';
 export { readSmallPicture } from './read-picture';
 export { readCsv, type ReadOptions } from './read-csv';

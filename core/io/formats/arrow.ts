@@ -1,4 +1,5 @@
 import { success } from 'core/result';
+import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 
 // A stream begins with a continuation mark and the length of its schema.
@@ -6,8 +7,7 @@ const STREAM = [0xff, 0xff, 0xff, 0xff];
 
 /** Arrow: typed columns as they lie in memory, as a file or as a stream. */
 export const arrow: FileFormat = {
-  name: 'Arrow',
-  endings: ['arrow', 'feather', 'arrows'],
+  ...FILE_KINDS.arrow,
   sniffs: head => new TextDecoder().decode(head.subarray(0, 6)) === 'ARROW1' || STREAM.every((byte, i) => head[i] === byte),
   read: async (bytes, file, options) => {
     const { readArrow } = await import('../read-arrow');

@@ -1,4 +1,5 @@
 import { failure, type Result } from 'core/result';
+import type { FileKindName } from '../file-kinds';
 import { MAX_FILE_BYTES } from '../decode';
 import type { ReadOptions } from '../read-csv';
 import { arrow } from './arrow';
@@ -11,7 +12,14 @@ import { gunzip, isGzip } from '../unpack';
 import { workbook } from './workbook';
 
 /** Every kind of file that can be opened. The last one takes what no other claims. */
-export const fileFormats: readonly FileFormat[] = [project, workbook, parquet, arrow, json, csv];
+export const fileFormats: readonly FileFormat[] = Object.values({
+  project,
+  workbook,
+  parquet,
+  arrow,
+  json,
+  csv,
+} satisfies Readonly<Record<FileKindName, FileFormat>>);
 
 // Enough to know a file by.
 const HEAD_BYTES = 4096;

@@ -1,4 +1,5 @@
 import type { Result } from 'core/result';
+import type { FileKind } from '../file-kinds';
 import type { ReadBundle } from '../project-file';
 import type { ImportedTable } from '../imported';
 import type { ReadOptions } from '../read-csv';
@@ -7,12 +8,8 @@ import type { ReadOptions } from '../read-csv';
 export type Contents =
   { readonly kind: 'tables'; readonly tables: readonly ImportedTable[] } | { readonly kind: 'project'; readonly bundle: ReadBundle };
 
-/** One kind of file. Adding one is adding one such entry to `fileFormats`: what opens files, on the screen and without, follows from it. */
-export interface FileFormat {
-  /** As people call it: "CSV". */
-  readonly name: string;
-  /** Endings of its files, small and without the dot. */
-  readonly endings: readonly string[];
+/** One kind of file. Adding one is an entry in `FILE_KINDS`, its reader here, and its line in `fileFormats`: what opens files, on the screen and without, follows from it. */
+export interface FileFormat extends FileKind {
   /** Whether a file that begins like this can be one. `head` are the first bytes, some thousand at most. */
   readonly sniffs: (head: Uint8Array) => boolean;
   /** Tables with notes, or a project; every problem with its place. What it needs may come when it is first asked for. Cost: one pass. */

@@ -1,10 +1,10 @@
 import { success } from 'core/result';
+import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 
 /** JSON: an array of objects or of rows, an object of columns, lists within an object, or an object on each line. */
 export const json: FileFormat = {
-  name: 'JSON',
-  endings: ['json', 'ndjson', 'jsonl', 'geojson'],
+  ...FILE_KINDS.json,
   sniffs: head => /^\uFEFF?\s*(\[|\{\s*["}])/.test(textOf(head)),
   read: async (bytes, file, options) => {
     const { readJson } = await import('../read-json');

@@ -1,10 +1,10 @@
 import { success } from 'core/result';
+import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 
 /** Parquet: typed columns, packed. */
 export const parquet: FileFormat = {
-  name: 'Parquet',
-  endings: ['parquet'],
+  ...FILE_KINDS.parquet,
   sniffs: head => new TextDecoder().decode(head.subarray(0, 4)) === 'PAR1',
   read: async (bytes, file, options) => {
     const { readParquet } = await import('../read-parquet');

@@ -1,11 +1,11 @@
 import { success } from 'core/result';
 import { readProjectFile } from '../project-file';
+import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 
 /** A project as Cowbell hands it over: one JSON text with the document and its tables. */
 export const project: FileFormat = {
-  name: 'Cowbell project',
-  endings: ['json'],
+  ...FILE_KINDS.project,
   sniffs: head => /^\uFEFF?\s*\{\s*"format"\s*:\s*"cowbell-project"/.test(new TextDecoder().decode(head)),
   read: bytes => {
     const read = readProjectFile(new TextDecoder().decode(bytes));

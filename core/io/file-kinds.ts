@@ -1,0 +1,30 @@
+/** What is known of a kind of file before one is opened. */
+export interface FileKind {
+  /** As people call it: "CSV". */
+  readonly name: string;
+  /** Endings of its files, in small letters and without the dot. */
+  readonly endings: readonly string[];
+}
+
+/** Every kind of file that can be opened; its reader is an entry of the same name in `core/io/formats`. Light, since the page asks for files by it. */
+export const FILE_KINDS = {
+  project: { name: 'Cowbell project', endings: ['json'] },
+  workbook: { name: 'workbook', endings: ['xlsx', 'ods', 'xlsm', 'xls'] },
+  parquet: { name: 'Parquet', endings: ['parquet'] },
+  arrow: { name: 'Arrow', endings: ['arrow', 'feather', 'arrows'] },
+  json: { name: 'JSON', endings: ['json', 'ndjson', 'jsonl', 'geojson'] },
+  csv: { name: 'CSV', endings: ['csv', 'tsv', 'txt'] },
+} as const satisfies Readonly<Record<string, FileKind>>;
+
+/** A kind of file by its name in the code. */
+export type FileKindName = keyof typeof FILE_KINDS;
+
+// Files of any kind may be packed.
+const PACKED = 'gz';
+
+/** What a file chooser of the page accepts: every ending, with dots and commas, and pasted text's media types. */
+export const acceptedFiles = (): string =>
+  [...new Set([...Object.values(FILE_KINDS).flatMap(({ endings }) => [...endings]), PACKED])]
+    .map(ending => `.${ending}`)
+    .concat('text/csv', 'text/plain')
+    .join();
