@@ -1,6 +1,6 @@
 import type { ApplicationRef } from '@angular/core';
 
-/** What a test finds in a page that was opened with `?door` in its address. */
+/** The interface that tests find in a page opened with `?door` in its address. */
 interface Doored {
   cowbellAfresh?: () => Promise<void>;
 }

@@ -55,7 +55,7 @@ export interface Leftover {
   readonly moves: readonly Proposal[];
 }
 
-/** What the page hears from the engine without asking. */
+/** Messages that the engine sends to the page unasked. */
 export type News =
   /** Moves that are in the journal now, in its order: those of this tab, which are kept from here on, and those of other tabs; sources that are new with them. */
   | { readonly kind: 'entries'; readonly project: string; readonly entries: readonly Entry[]; readonly sources: Sources }
@@ -82,7 +82,7 @@ export interface PictureNews {
   readonly totals?: Picture['totals'];
 }
 
-/** What a question for a picture leads to: what is new of it, problems, or that it was given up. */
+/** The answer to a request for a picture: the changed parts, problems, or that it was given up. */
 export type PictureAnswer =
   | { readonly kind: 'picture'; readonly news: PictureNews }
   | { readonly kind: 'problems'; readonly problems: readonly Problem[] }
@@ -102,7 +102,7 @@ export interface TrialAsk {
   readonly before?: readonly NamedFormula[];
 }
 
-/** What a tried formula gives. */
+/** The result of a tried formula. */
 export interface Trial {
   readonly type: ColumnType | 'null';
   readonly sql: string;
@@ -121,32 +121,32 @@ export interface ValueCount {
   readonly count: number;
 }
 
-/** What was read from a file, without what it held: that is on its way to the engine. */
+/** A read file without its contents, which travel to the engine separately. */
 export type ReadFile = ({ readonly kind: 'table' } & Omit<ImportedTable, 'table'>) | { readonly kind: 'project' };
 
-/** What came: a table, that waits under its id, or a project, that is open now. */
+/** What arrived: a table that waits under its id, or a project that is now open. */
 export type Received = { readonly kind: 'table'; readonly info: SourceInfo } | { readonly kind: 'project'; readonly opened: OpenedProject };
 
-/** What is seen in a figure that stands still. */
+/** Risks and finding titles of a figure that stands still. */
 export interface Looked {
   readonly risks: readonly FoundRisk[];
   /** Titles that state what its first cue found. */
   readonly titles: readonly FindingTitle[];
 }
 
-/** What a source that has arrived would change in a table whose place it may take. */
+/** The changes that an arrived source would make in a table that it may continue. */
 export interface NextRows extends CarriedEdits {
   /** The same rows as the table has. */
   readonly isSame: boolean;
 }
 
-/** What the cues of a figure found. */
+/** The findings of a figure's cues. */
 export interface FigureFound {
   readonly figure: string;
   readonly found: readonly CueFound[];
 }
 
-/** What the cues of a figure find that they did not find before. */
+/** New findings of a figure's cues. */
 export interface ChangedFigure {
   readonly figure: string;
   readonly name: string;
@@ -155,7 +155,7 @@ export interface ChangedFigure {
   readonly problems: readonly Problem[];
 }
 
-/** What the engine does. Everything that touches whole tables or storage goes through here; whatever fails comes back as a value. */
+/** The engine's interface. Everything that touches whole tables or storage goes through it; failures come back as values. */
 export interface EngineApi {
   /** Tells the page what happens without its asking. */
   listen(hear: (news: News) => void): void;
@@ -192,7 +192,7 @@ export interface EngineApi {
   forget(arrived: string): void;
   /** What the cues of all figures found that show a table or one made of it. Cost: a picture of each. */
   findings(table: string, livery: Livery): Promise<readonly FigureFound[]>;
-  /** What they find now that is not what they found before. */
+  /** Findings that differ from those before. */
   changesSince(before: readonly FigureFound[], livery: Livery): Promise<readonly ChangedFigure[]>;
   saveSession(session: LastSession): Promise<void>;
   storedProjects(): Promise<readonly StoredProject[]>;

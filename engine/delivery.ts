@@ -1,7 +1,7 @@
 import type { ReadBundle } from 'core/io';
 import { buffersOf, type Table } from 'core/table';
 
-/** What a file held, on its way from the worker that read it. */
+/** A file's contents on their way from the worker that read it. */
 export type Delivery = { readonly kind: 'table'; readonly table: Table } | { readonly kind: 'project'; readonly bundle: ReadBundle };
 
 /** Sends what a file held to the engine: columns move there, and never lie in the page's memory. */
@@ -10,7 +10,7 @@ export function deliver(port: MessagePort, delivery: Delivery): void {
   port.postMessage(delivery, tables.flatMap(buffersOf));
 }
 
-/** What comes through a port. */
+/** Receives a delivery through a port. */
 export function delivered(port: MessagePort): Promise<Delivery> {
   return new Promise(resolve => {
     // Only the worker that reads files holds the other end.

@@ -42,13 +42,13 @@ import { tryFormula } from './try-formula';
 
 const NOTHING_SEEN: Looked = { risks: [], titles: [] };
 
-/** What an engine is given: where it keeps things, who else is there. */
+/** The parts that an engine is built from: its storage, its tabs. */
 export interface EngineParts {
   readonly storage: Storage;
   readonly tabs: Tabs;
   /** Called before anything is computed for a figure; a test throws from it. */
   readonly before?: (figure: string) => void;
-  /** So many milliseconds a picture is worked on before messages are heard; a few where unsaid. */
+  /** How long a picture is computed before messages are handled, in milliseconds; a few when unset. */
   readonly stretch?: number | undefined;
 }
 
@@ -305,7 +305,7 @@ export class Engine implements EngineApi {
     this.own.tabs.hear(id, () => journal.read());
   }
 
-  /** What the journal holds now: other tabs are told of own moves, the page of all. */
+  /** Applies new journal entries: other tabs hear of own moves, the page hears of all. */
   private async told(session: Session, entries: readonly Entry[], own: boolean): Promise<void> {
     if (entries.length === 0 || this.session !== session) return;
     const before = session.project;

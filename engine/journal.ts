@@ -4,7 +4,7 @@ import type { Storage } from './storage';
 /** How long to wait before writing is tried again after it failed, in milliseconds: at first, and at most. */
 const RETRY_MS = [1_000, 30_000] as const;
 
-/** What a journal tells. */
+/** Events of a journal. */
 export interface JournalEvents {
   /** Entries that stand in the journal now and were not told before, in order; `own`: there are some of this tab among them. */
   readonly written: (entries: readonly Entry[], own: boolean) => void;

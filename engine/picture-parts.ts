@@ -7,7 +7,7 @@ interface Told {
   readonly picture: Picture;
 }
 
-/** What the page has of each figure, so that only what is new is sent: the frame of a large table is copied once, not with every word of a title. */
+/** Remembers which parts of each figure the page has, so that only new parts are sent: the frame of a large table is copied once. */
 export class PictureParts {
   private readonly told = new Map<string, Told>();
   private count = 0;

@@ -27,7 +27,7 @@ export class PictureWork {
     }
   }
 
-  /** What is being worked on now is not wanted any more. */
+  /** Gives up the picture that is being computed. */
   giveUp(): void {
     this.unwanted = true;
   }

@@ -76,7 +76,7 @@ export class Session {
     return unused;
   }
 
-  /** What of the sources is new since this was asked last: most moves change none. */
+  /** Sources that are new since the last call; most moves change none. */
   newSources(): Sources {
     const now = this.sources();
     const fresh = Object.entries(now).filter(([id, info]) => this.told[id] !== info);
@@ -84,7 +84,7 @@ export class Session {
     return Object.fromEntries(fresh);
   }
 
-  /** What is known of each table of the project that is there. */
+  /** The known facts of each table of the project. */
   sources(): Sources {
     const known = this.project.tables.flatMap(({ id }) => {
       const found = this.bareTable(id);
@@ -210,7 +210,7 @@ export class Session {
     return this.project.figures.find(figure => figure.id === id);
   }
 
-  /** What a figure's picture is made from. Problem: its table is not there. */
+  /** The inputs of a figure's picture. Problem: its table is missing. */
   requestFor(figure: Figure, livery: Livery): Result<PictureRequest> {
     const found = this.tableOf(figure.data.table);
     if (!found) return failure(...this.faultOf(figure.data.table));
@@ -222,7 +222,7 @@ export class Session {
     return this.project.tables.find(({ id }) => id === table)?.derived ?? NONE;
   }
 
-  /** What is remembered of a figure's last picture; of figures not asked for lately nothing is. */
+  /** The remembered stages of a figure's last picture; figures that were not requested lately have none. */
   stagesOf(figure: string): Stages {
     const stages = this.figureStages.get(figure) ?? rememberStages();
     this.figureStages.delete(figure);

@@ -8,7 +8,7 @@ export interface SvgHow {
   readonly embedFonts: boolean | null;
 }
 
-/** What was drawn of a figure, where a format needs it: by the page, or without a screen. */
+/** Drawings of a figure for formats that need them, made by the page or without a screen. */
 export interface Drawings {
   /** The figure as SVG; with words to each mark where asked. */
   readonly svg: (how: SvgHow) => Promise<string>;
@@ -18,7 +18,7 @@ export interface Drawings {
   readonly size: { readonly width: number; readonly height: number };
 }
 
-/** What was chosen of how a format is written. */
+/** Options of how a format is written. */
 export interface HandoverWishes {
   readonly csv?: CsvOptions;
   readonly scale?: number;

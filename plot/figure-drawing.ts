@@ -68,7 +68,7 @@ export class FigureDrawing {
   private settling: ReturnType<typeof setTimeout> | undefined;
   /** When parts were painted last, in milliseconds. */
   private partsAt = 0;
-  /** What paints parts alone: it comes with the second picture. */
+  /** Repaints changed parts; it loads with the second picture. */
   private repainter: Repainter | null | undefined;
 
   constructor(
@@ -235,7 +235,7 @@ export class FigureDrawing {
     this.chart.render = () => undefined;
   }
 
-  /** What is drawn. */
+  /** The current scene. */
   get scene(): Scene {
     return this.drawn.scene;
   }
@@ -244,7 +244,7 @@ export class FigureDrawing {
     return this.drawnOn(this.chart);
   }
 
-  /** What a point lies in: the whole figure, or a strip of its grid. */
+  /** The scene that contains a point: the whole figure, or a strip of its grid. */
   private under(point: FigurePoint): { readonly scene: Scene; readonly strip: DrawnStrip | null } {
     const strip = stripAt(this.drawn, point);
     return { scene: strip?.scene ?? this.scene, strip };

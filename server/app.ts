@@ -11,7 +11,7 @@ import type { RenderPool } from './render/render-pool';
 import { renderRoute } from './render/render-route';
 import { securityHeaders } from './security-headers';
 
-/** What the server serves, and to whom. */
+/** Options of the server: what it serves, and to whom. */
 export interface ServerOptions {
   /** Folder of the built application. */
   readonly root: string;

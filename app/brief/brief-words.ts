@@ -51,7 +51,7 @@ export class BriefWords {
     const subject = this.subject();
     return subject && briefOf(subject);
   });
-  /** What cues may speak of. */
+  /** The columns and facts that cues may use. */
   readonly facts = computed((): CueFacts =>
     cueFactsIn({
       figure: this.figure(),

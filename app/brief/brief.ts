@@ -86,7 +86,7 @@ export class Brief {
         .map(withoutValueWords);
     return { table: words(found?.table), figure: words(found?.figure) };
   });
-  /** What a reader of the figure must know of its scales. */
+  /** Notes about the figure's scales that a reader needs. */
   protected readonly scaleNotes = computed(() => this.brief.shown()?.picture?.plans.at(-1)?.notes ?? []);
 
   protected choose(choice: TokenChoice): void {

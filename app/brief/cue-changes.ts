@@ -9,7 +9,7 @@ import { ProjectStore } from '../services/project-store';
 import { BriefWords } from './brief-words';
 import type { TokenChoice } from './token-choice';
 
-/** What changes the cues of the figure on the stage: one more, a word of one, a formula of a rule. */
+/** Changes the cues of the figure on the stage: adds one, changes a word, changes a rule's formula. */
 @Injectable({ providedIn: 'root' })
 export class CueChanges {
   private readonly store = inject(ProjectStore);

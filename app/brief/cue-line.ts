@@ -10,7 +10,7 @@ import { Sheet } from '../ui/sheet';
 import { SentenceLine } from './sentence-line';
 import type { TokenChoice } from './token-choice';
 
-/** What can be done to a cue from its line. */
+/** Actions on a cue that its line offers. */
 export type CueAction = 'duplicate' | 'up' | 'down' | 'remove' | 'open-as-formula';
 
 /** One cue: its number, its sentence, its finer settings, a switch, its formulas, and why it rests when it cannot apply. */

@@ -58,7 +58,7 @@ export class CueOffers {
   protected readonly query = signal('');
   protected readonly offers = computed((): CueOffer[] => findCues(this.query(), this.words()));
 
-  /** What comes near, where nothing is called so. */
+  /** The nearest offers when no cue has the searched name. */
   protected readonly near = computed(() => {
     if (this.offers().length) return [];
     const all = findCues('', this.words()).map(offer => ({

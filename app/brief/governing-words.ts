@@ -35,7 +35,7 @@ import type { TokenChoice } from './token-choice';
   `,
 })
 export class GoverningWords {
-  /** What was clicked, as the drawing names it. */
+  /** The part that was clicked, by its name in the drawing. */
   readonly part = input.required<string>();
   /** The cue that it belongs to. */
   readonly cueId = input<string | null>(null);

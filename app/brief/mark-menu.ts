@@ -29,7 +29,10 @@ interface Coloured {
   readonly colour: string | null;
 }
 
-/** What can be said and done about one mark: why it looks as it does, the cues that marked it, a cue about it, keeping or leaving it out, its rows. */
+/**
+ * Everything that can be read and done about one mark: why it looks as it does, the cues that marked it, a cue about it, keeping or leaving it out, its
+ * rows.
+ */
 @Component({
   selector: 'cb-mark-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -130,7 +133,7 @@ export class MarkMenu {
     const livery = this.brief.picture()?.plans.at(-1)?.livery;
     return livery ? [...new Set([...livery.series, ...Object.values(livery.colours)])] : [];
   });
-  /** What takes a colour by hand: the category, and the series where there are several. */
+  /** The things that can have a colour by hand: the category, and the series when there are several. */
   protected readonly coloured = computed((): Coloured[] => {
     const layers = layersOf(this.brief.picture()?.plans.at(-1));
     const several = new Set(layers.filter(({ cue }) => cue === null).map(({ name }) => name)).size > 1;

@@ -156,7 +156,7 @@ export class NumberFormats {
     { value: 'each', words: 'each value its own' },
     { value: 'all', words: 'one for all' },
   ] as const;
-  /** What was typed and cannot be taken, by its field. */
+  /** Typed texts that were refused, by field. */
   protected readonly refused = signal<Partial<Readonly<Record<Field, string>>>>({});
   protected readonly fault = computed(() => {
     const { decimals, significant, scale, ladder } = this.refused();

@@ -1,4 +1,4 @@
-/** What was chosen for a token. */
+/** A choice made for a token. */
 export interface TokenChoice {
   readonly key: string;
   readonly value: string;

@@ -103,7 +103,7 @@ export class TokenWord {
     const { input } = this.token();
     return input.kind === 'formula' ? input : null;
   });
-  /** What it is and what it says: "Decimals: fitting". */
+  /** The token's name with its current value: "Decimals: fitting". */
   protected readonly named = computed(() => `${this.token().about}: ${this.token().text}`);
   protected readonly isColour = computed(() => this.token().input.kind === 'colour' && this.token().input.value !== '');
   /** A swatch stands on the line of its word. */

@@ -15,7 +15,7 @@ import { Icon } from '../ui/icon';
 import { FormulaEditor, type Underline } from './formula-editor';
 import { Spark } from './spark';
 
-/** What a trial gave, and the words it was made from. */
+/** The result of a trial, with the formula it was computed from. */
 interface Tried {
   readonly request: DeskRequest;
   readonly whole: string;
@@ -53,7 +53,7 @@ export class FormulaDeskPanel {
   protected readonly text = signal('');
   private readonly scope = signal<HelperScope>({ kind: 'own' });
   protected readonly query = signal('');
-  /** What stands here was written before and not used. */
+  /** Whether the text is an unused draft from before. */
   protected readonly isDraft = signal(false);
   private isUsed = false;
   private readonly openedOn = signal(this.figure()?.id);
@@ -80,7 +80,7 @@ export class FormulaDeskPanel {
     const tried = this.tried();
     return tried?.whole === this.whole() && tried.request === this.desk.request() ? tried : null;
   });
-  /** What is to be used as soon as it has been tried. */
+  /** The text to use as soon as its trial has succeeded. */
   private readonly wanted = signal<string | null>(null);
   protected readonly trial = computed(() => {
     const result = this.tried()?.result;

@@ -1,7 +1,7 @@
 import { formatOffers, type FormatOffer } from 'handover/offers';
 import { PNG_SCALES, type HandingTask } from './handing-task';
 
-/** What can be handed over as the search for actions finds it. */
+/** An export action as the search for actions lists it. */
 export interface HandedAction {
   readonly name: string;
   readonly search: string;

@@ -1,4 +1,4 @@
-/** What is to be handed over, and how. */
+/** An export task and its options. */
 export type HandingTask =
   | { readonly kind: 'png'; readonly scale: number }
   | { readonly kind: 'sized-png' | 'svg' | 'pdf' | 'print' | 'copy-picture' | 'copy-words' | 'copy-cells' | 'project' }

@@ -32,7 +32,7 @@ const USUAL: HandingWishes = {
   dialect: 'standard',
 };
 
-/** What was chosen last. */
+/** The options of the last export. */
 export const handingWishes = signal<HandingWishes>(remembered());
 
 /** Changes some of it; false where a number is none that can be meant. */

@@ -1,4 +1,4 @@
-/** What is printed: its markup, which holds nothing that runs, how it looks, and the size of the paper where it has one of its own, in CSS pixels. */
+/** A print job: markup without scripts, its styles, and its own paper size, if any, in CSS pixels. */
 export interface PrintJob {
   readonly markup: string;
   readonly style: string;

@@ -37,7 +37,7 @@ interface Unread {
   readonly text: string;
 }
 
-/** What a source reads as before it lands: its sentences, its columns, its first rows, what could not be read. */
+/** A source before it is added: its sentences, its columns, its first rows, its unread texts. */
 @Component({
   selector: 'cb-intake-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -58,7 +58,7 @@ export class IntakeView {
   protected readonly look = computed(() => this.looked().look());
   protected readonly intake = computed(() => this.looked().intake());
   private readonly foundName = computed(() => this.looked().look().name);
-  /** What is typed stays, unless another part of the source is taken. */
+  /** The typed name stays until another part of the source is chosen. */
   protected readonly name = linkedSignal(() => this.foundName());
   protected readonly query = signal('');
   /** The column whose finer words show. */
@@ -86,10 +86,10 @@ export class IntakeView {
       .flatMap(column => column.misfits.map(({ row, line, text }) => ({ column, row, line, text })))
       .slice(0, UNREAD_SHOWN),
   );
-  /** What the places of a source are counted in. */
+  /** The unit in which places of the source are counted. */
   protected readonly placeWord = computed(() => (this.look().origin.kind === 'text' ? 'line' : 'row'));
   protected readonly unreadCount = computed(() => this.kept().reduce((sum, { misfitCount }) => sum + misfitCount, 0));
-  /** What is wrong with a text that was typed in the place of another, by its place. */
+  /** Errors in typed replacements, by the place of the text that they replace. */
   protected readonly wrong = signal<Readonly<Record<string, string>>>({});
 
   constructor() {

@@ -21,7 +21,7 @@ export function classesOf(column: GridColumn, row: number): string[] {
   ];
 }
 
-/** What the grid lays out; formulas and values may change without it. */
+/** A key for the grid's column layout; changes of formulas and values leave it the same. */
 export const shapeOf = (columns: readonly GridColumn[]): string =>
   JSON.stringify(columns.map(({ name, numeric, helper }) => [name, numeric, helper && [helper.cue, helper.colour]]));
 

@@ -10,7 +10,7 @@ import type { SourceInfo } from 'engine';
 import type { CellAddress, CellText, RefusedText } from './grid-column';
 import { editedColumn, onlySource } from './ledger-columns';
 
-/** What typing into cells of the ledger means: edits of source rows, what-if values, and what could not be read. */
+/** The meaning of typed ledger cells: edits of source rows, what-if values, and texts that could not be read. */
 export interface CellChanges {
   readonly edit: Edit | null;
   readonly refused: readonly RefusedText[];

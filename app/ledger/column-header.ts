@@ -2,7 +2,7 @@ import type { IHeaderComp, IHeaderParams } from 'ag-grid-community';
 import { tintOf } from '../ui/tint';
 import type { GridColumn } from './grid-column';
 
-/** What the grid tells a header beside its own. */
+/** Parameters of a header beside the grid's own. */
 export interface ColumnHeaderParams extends IHeaderParams {
   readonly shown: GridColumn;
   readonly onFormula: (button: HTMLElement) => void;

@@ -140,7 +140,7 @@ export class DataGrid {
     this.later = setTimeout(() => this.whenFree(() => this.show(columns, rowCount)));
   }
 
-  /** What is laid out anew would close the cell that is being typed into: it waits for it. */
+  /** Delays a new layout while a cell is being edited, since a layout would close its editor. */
   private whenFree(step: () => void): void {
     if (this.api.getEditingCells().length > 0) this.waiting = step;
     else step();

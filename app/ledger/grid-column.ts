@@ -1,6 +1,6 @@
 import type { Cell } from 'core/table';
 
-/** What stands at a cell beside its value. */
+/** A marker that a cell shows beside its value. */
 export type CellMark = 'edited' | 'what-if' | 'edited-below' | null;
 
 /** A column as the grid shows it; everything is asked by row, so no row object is ever made. */
@@ -19,7 +19,7 @@ export interface GridColumn {
   readonly helper?: HelperHead;
 }
 
-/** What stands over a helper column: its cue's number and kind, null for one by hand; its colour; its formula. */
+/** The head of a helper column: its cue's number and kind (null for one by hand), its colour, its formula. */
 export interface HelperHead {
   readonly cue: { readonly number: number; readonly kind: string } | null;
   readonly colour: string | null;

@@ -139,7 +139,7 @@ function handColumn({ picture, ask }: From, name: string, write: ValueWriter): G
 
 const PERCENT_OF_AXIS = { decimals: 1, suffix: ' %' };
 
-/** What a broken axis draws, with its scale as a formula. */
+/** The column of values that a broken axis draws, with the scale as its formula. */
 function drawnColumn({ formula, column }: DrawnColumn): GridColumn {
   return {
     ...base(column, value => formatNumber(value, PERCENT_OF_AXIS)),

@@ -1,6 +1,6 @@
 import type { Shown } from '../services/picture-store';
 
-/** What stands in the ledger: the figure's cells, or totals of a crosstab that cues look at. */
+/** A part of the ledger: the figure's cells, or totals of a crosstab that cues look at. */
 export type LedgerPart = 'cells' | 'rows' | 'columns';
 
 /** The parts as their switch names them. */
@@ -9,7 +9,7 @@ export const PART_LABELS: Readonly<Record<LedgerPart, string>> = { cells: 'Cells
 /** The parts that there are: cells, and totals that a cue looks at. */
 export const partsOf = ({ picture }: Shown): LedgerPart[] => ['cells', ...(picture?.totals ?? []).map(({ of }) => of)];
 
-/** What is shown with totals in the place of the cells; as it is where there are none of them. */
+/** The shown figure with totals in place of its cells; unchanged when it has no totals of that part. */
 export function shownPart(shown: Shown, part: LedgerPart): Shown {
   const totals = shown.picture?.totals.find(({ of }) => of === part);
   if (!totals || !shown.picture) return shown;

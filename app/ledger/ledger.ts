@@ -86,7 +86,7 @@ export class Ledger {
   );
   protected readonly rowCount = computed(() => (this.figure() ? (this.seen().picture?.frame.table.rowCount ?? 0) : 0));
   protected readonly focus = signal<CellAddress | null>(null);
-  /** What was typed or pasted last and could not be taken. */
+  /** Texts of the last input that were refused. */
   protected readonly refused = signal<readonly RefusedText[]>([]);
   /** The summed-up cell whose rows stand open, by its category: edits may move its row. */
   private readonly openedCell = signal<OpenedCell | null>(null);
@@ -258,7 +258,7 @@ interface OpenedCell {
   readonly column: string;
 }
 
-/** What names a row of the frame: category, panel and series. */
+/** The key of a row of the frame: category, panel and series. */
 const keysAt = (frame: Frame, row: number): string =>
   JSON.stringify(
     [frame.category, frame.panel, frame.series, ...frame.outer].map(name => name && keyOf(columnOf(frame.table, name) as Column, row)),

@@ -1,6 +1,6 @@
 import type { GridColumn } from './grid-column';
 
-/** What tells a row from the others: its names, not its numbers. */
+/** The name of a row: its texts, without its numbers. */
 export const nameOfRow = (columns: readonly GridColumn[], row: number): string =>
   columns
     .filter(({ numeric, helper }, i) => i === 0 || (!numeric && !helper))

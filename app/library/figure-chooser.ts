@@ -37,7 +37,7 @@ export class FigureChooser {
 
   private readonly project = toSignal(this.store.project$);
   private readonly shown = toSignal(this.store.figure$, { initialValue: null });
-  /** What stands beside each figure. */
+  /** Actions beside each figure. */
   protected readonly acts = [
     { name: 'Rename', icon: 'pencil', run: (figure: Figure): void => this.startNaming(figure) },
     { name: 'Duplicate', icon: 'copy', run: (figure: Figure): void => this.duplicate(figure) },

@@ -74,7 +74,7 @@ export class Gallery {
     this.closed.emit();
   }
 
-  /** What the figure's cues do, in their own words. */
+  /** The sentences of the figure's cues. */
   protected wordsOf({ cues }: Figure): string {
     const words = cues.filter(cue => cue.on).map(cue => kindOf(cue).kind);
     return words.length ? `Cues: ${[...new Set(words)].join(', ')}` : 'No cues';

@@ -10,7 +10,7 @@ import { removedProjects, setRemoved, type RemovedProject } from '../services/re
 import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
 
-/** What can be opened: a file, pasted rows, the sample, and the projects of this browser. */
+/** Sources to open: a file, pasted rows, the sample, and the projects of this browser. */
 @Component({
   selector: 'cb-library',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -26,7 +26,7 @@ interface MoveRecord extends Proposal {
   readonly project: string;
 }
 
-/** What stays in the browser: documents, tables, and a journal of the moves made since a document was written. */
+/** Storage in the browser: documents, tables, and a journal of the moves made since a document was written. */
 export class BrowserStorage extends Dexie implements Storage {
   private readonly documents!: Store<ProjectRecord, string>;
   private readonly tablesOf!: Store<SourceRecord, string>;

@@ -39,7 +39,7 @@ export interface FeedState {
   readonly fault: string | null;
   /** When it is tried again; null where only by hand. */
   readonly nextAt: number | null;
-  /** What it gave has other columns: it waits to be looked at. */
+  /** Whether the feed delivered other columns, which wait for review. */
   readonly waits: boolean;
 }
 
@@ -53,7 +53,7 @@ const FIRST_PAUSE_MS = 2_000;
 const LONGEST_PAUSE_MS = 5 * MINUTE_MS;
 const MOST_TRIES = 6;
 
-/** What a feed could not give, in words. */
+/** A feed's failure, in words. */
 class FeedFault extends Error {}
 
 /** Keeps tables that are tied to a feed fresh: by hand or by interval, tried again with growing pauses. The last good rows stay whatever the feed does. */
@@ -69,7 +69,7 @@ export class Feeds {
   readonly states = signal<Readonly<Record<string, FeedState>>>({});
   private readonly asked = new Subject<string>();
   private readonly tied = new Map<string, { readonly as: string; readonly running: Subscription }>();
-  /** What was given with other columns, until somebody looks at it. */
+  /** Deliveries with other columns that wait for review, by table. */
   private readonly waiting = new Map<string, LookedSource>();
 
   constructor() {
@@ -95,7 +95,7 @@ export class Feeds {
     this.incoming.looked.set(looked);
   }
 
-  /** What a feed gives, to be looked at and landed as a table tied to it; why it cannot be, or null. */
+  /** Reads a feed for review as a new table tied to it; returns the reason when that is impossible, else null. */
   async take(feed: Feed): Promise<string | null> {
     let fault: string | null = null;
     try {
@@ -216,7 +216,7 @@ export class Feeds {
   }
 }
 
-/** What a feed gives, as a file. Throws `FeedFault` with what to do. */
+/** Fetches a feed as a file. Throws `FeedFault` with what to do. */
 async function fetched(address: string): Promise<NamedFile> {
   const answer = await fetch(`/fetch?address=${encodeURIComponent(address)}`).catch(() => {
     throw new FeedFault('The server cannot be reached.');

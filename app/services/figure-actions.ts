@@ -6,7 +6,7 @@ import { Notices } from './notices';
 import { ProjectStore } from './project-store';
 import { firstValueFrom } from 'rxjs';
 
-/** What can be done with the figures of the project; each is one step of undo. */
+/** Actions on the figures of the project; each is one step of undo. */
 @Injectable({ providedIn: 'root' })
 export class FigureActions {
   private readonly store = inject(ProjectStore);

@@ -4,7 +4,7 @@ export function folderOf(names: readonly string[]): string | null {
   return names.every(name => name.startsWith(`${folder}/`)) ? folder : null;
 }
 
-/** What is on its way in, in a word: a file by its name, several by their number and folder. */
+/** A short name for incoming files: one file by its name, several by their number and folder. */
 export function filesName(names: readonly string[]): string {
   const folder = folderOf(names);
   return names.length === 1 ? (names[0] as string) : `${names.length} files${folder === null ? '' : ` of ${folder}`}`;

@@ -3,7 +3,7 @@ import type { NamedFile } from './named-file';
 /** Files of folders, at most. */
 const MOST_FILES = 2_000;
 
-/** What was dropped, folders by the files in them, however deep; hidden files are passed over. Nothing beyond `MOST_FILES` is looked at. */
+/** The dropped files, including those in folders at any depth, without hidden files. Reads at most `MOST_FILES`. */
 export async function droppedFiles(files: readonly File[], entries: readonly (FileSystemEntry | null)[]): Promise<NamedFile[]> {
   if (!entries.some(entry => entry?.isDirectory)) return files.map(file => ({ file, name: file.name }));
   const found: NamedFile[] = [];

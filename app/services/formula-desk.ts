@@ -17,7 +17,7 @@ export interface DeskRequest {
   readonly remove?: () => void;
 }
 
-/** What is taken from the desk. */
+/** A formula that was written at the desk. */
 export interface Written {
   readonly name: string;
   readonly formula: string;
@@ -42,7 +42,7 @@ export class FormulaDesk {
     this.request.set(null);
   }
 
-  /** What was left unused at the place that is asked for; null for nothing. */
+  /** The unused draft for a place; null when there is none. */
   draftOf(request: DeskRequest): Written | null {
     return this.drafts.get(keyOf(request)) ?? null;
   }

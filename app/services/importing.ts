@@ -108,13 +108,13 @@ export class Importing {
     this.notices.done(`Opened ${project.name}.${notes.length ? ' Some things were left out:' : ''}`, { details });
   }
 
-  /** What waits is not taken. */
+  /** Discards the source under review. */
   leave(): void {
     this.incoming.looked()?.reading.end();
     this.incoming.looked.set(null);
   }
 
-  /** What waits lands: as one table, or as one for each file where they are not alike. */
+  /** Adds the source under review: as one table, or as one table per file when the files differ. */
   async take(looked: LookedSource, name: string): Promise<void> {
     const { seen, replaced } = looked;
     this.incoming.looked.set(null);
@@ -253,7 +253,7 @@ export class Importing {
   }
 }
 
-/** What was read and takes the place of rows, with edits and mends that come with it. */
+/** A source that replaces the rows of a table, with the edits and mends that come with it. */
 export interface NextPut {
   readonly look: SourceLook;
   readonly intake: Intake;
@@ -269,7 +269,7 @@ interface Landing {
   readonly files: readonly string[];
 }
 
-/** What a next file is read by: with the sheet that was read, though nobody chose it among others. */
+/** The intake to store for a next file; it keeps the sheet that was read even when nobody chose it. */
 const storedIntake = (intake: Intake, { part }: SourceLook): NonNullable<TableDoc['intake']> => ({
   ...intake,
   part: intake.part ?? part,
@@ -278,5 +278,5 @@ const storedIntake = (intake: Intake, { part }: SourceLook): NonNullable<TableDo
   columns: intake.columns.map(column => ({ ...column, missing: [...column.missing] })),
 });
 
-/** What a first figure may know of a table that has just come. */
+/** The facts about a new table that a first figure may use. */
 export const wordsOf = (id: string, { name, rowCount, columns }: SourceInfo): TableFacts => ({ id, name, rowCount, units: {}, columns });

@@ -20,13 +20,13 @@ export interface ChangedSource {
   readonly lost: number;
 }
 
-/** What is on its way into the project. */
+/** Sources on their way into the project. */
 @Injectable({ providedIn: 'root' })
 export class Incoming {
   readonly running = signal<Running | null>(null);
-  /** What was read and waits to be looked at and taken. */
+  /** The source under review. */
   readonly looked = signal<LookedSource | null>(null);
-  /** What cues find since a table has its next source. */
+  /** Changes in findings since a table got its next source. */
   readonly changed = signal<ChangedSource | null>(null);
   /** The tables of the project lie over the screen. */
   readonly tablesShown = signal(false);

@@ -8,7 +8,7 @@ import { Notices } from './notices';
 import { ProblemWords } from './problem-words';
 import { ProjectStore } from './project-store';
 
-// So long everything has been written before it is told, in milliseconds.
+// Delay before "saved" is shown, in milliseconds.
 const CALM_MS = 120;
 
 /** Hands every move to the engine's journal, tells what of it is written, and remembers which figure was on the stage. */
@@ -48,7 +48,7 @@ export class Keeper {
       .subscribe(() => this.leave());
   }
 
-  /** What pages left behind that could not hand it over any more. */
+  /** Moves that earlier pages could not write. */
   leftovers(): readonly Leftover[] {
     return takeLeftovers();
   }
@@ -67,7 +67,7 @@ export class Keeper {
     }
   }
 
-  /** What is not written is told at once; that all is, when it has been so for a moment: a word that flickers with every move of a drag tells nothing. */
+  /** Reports unwritten moves at once and written ones after a pause, so that the word does not flicker during a drag. */
   private tellWritten(): void {
     clearTimeout(this.telling);
     if (!this.isWritten || this.fails()) this.savedAt.set(null);

@@ -15,7 +15,7 @@ export function writeLeftover(leftover: Leftover): void {
   }
 }
 
-/** What pages left, once. What cannot be read is left out. */
+/** Takes the moves that earlier pages left; each is returned once, unreadable ones are dropped. */
 export function takeLeftovers(): Leftover[] {
   try {
     const keys = Object.keys(localStorage).filter(key => key.startsWith(PREFIX) && key !== own);

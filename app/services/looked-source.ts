@@ -15,14 +15,14 @@ export interface Replaced {
   readonly before: TableOutline;
 }
 
-/** What was read from files and waits: how it reads now, and how it was decided to be read. */
+/** A source under review: how it reads now, and the choices made about it. */
 export class LookedSource {
   readonly look: WritableSignal<SourceLook>;
   readonly intake: WritableSignal<Intake>;
   /** Why the last choice could not be followed; what shows is how it was read before. */
   readonly fault = signal<readonly string[]>([]);
   readonly isReading = signal(false);
-  /** What was typed in the place of texts that could not be read. */
+  /** Typed replacements for texts that could not be read. */
   readonly mended = signal<readonly CellEdit[]>([]);
 
   constructor(
@@ -42,7 +42,7 @@ export class LookedSource {
   /** Mends of what its next source changes, beside those that the table has. */
   readonly mends = signal<readonly Mend[]>([]);
   private readonly outline = signal<TableOutline | null>(null);
-  /** What the table's next source changes in it; null while that is being found, or where it lands as a table of its own. */
+  /** What the next source changes in its table; null while that is computed, and for a new table. */
   readonly changes = computed(() => {
     const [outline, replaced] = [this.outline(), this.replaced];
     return outline && replaced

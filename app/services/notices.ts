@@ -17,7 +17,7 @@ export interface NoticeAct {
   readonly run: () => void;
 }
 
-/** What a notice may have beside its words. */
+/** Options of a notice beside its words. */
 export interface NoticeOptions {
   readonly details?: readonly string[];
   readonly undo?: () => void;

@@ -61,7 +61,7 @@ export class Opener {
     if (files.length) await (await this.importing()).openChosen(files);
   }
 
-  /** What was dropped, folders by the files in them. */
+  /** Opens dropped files and folders. */
   async openDropped({ files: dropped, items }: DataTransfer): Promise<void> {
     // Folders are known of while the event lasts alone.
     const [files, entries] = [[...dropped], [...items].map(item => item.webkitGetAsEntry())];
@@ -92,7 +92,7 @@ export class Opener {
     this.notices.fault(text, { details: await this.words.of(problems) });
   }
 
-  /** What opens files comes when the first one is opened. */
+  /** Loads the code that opens files on first use. */
   private async importing(): Promise<Importing> {
     const { Importing: type } = await import('./importing');
     return this.injector.get(type);

@@ -4,14 +4,14 @@ import { fromEvent, merge } from 'rxjs';
 
 // Fast enough to be read along, slow enough that most moves of a pointer cost the figure alone, in milliseconds: who follows takes every second beat.
 const BEAT_MS = 100;
-// So long words wait for the picture that follows from them, in milliseconds: below what is felt.
+// The longest time that words wait for their picture, in milliseconds: too short to be felt.
 const WAIT_MS = 40;
-// What the next thing done here begins with: whoever acts sees all as it stands.
+// Input events that flush pending updates, so that no handler sees stale state.
 const INPUTS = ['keydown', 'pointerdown', 'click', 'input', 'change', 'drop', 'paste', 'focusin'] as const;
 
 const KEPT = Symbol('kept');
 
-/** Who follows: those of different turns are not brought up to now in one task. */
+/** The group of followers that are updated in one task. */
 export type Turn = 'words' | 'numbers';
 
 /**

@@ -14,7 +14,7 @@ import { Pace } from './pace';
 import { ProjectStore, type OpenState } from './project-store';
 import { Theme } from './theme';
 
-/** What a picture is made from, as it stood when it was asked for. */
+/** The inputs of a picture at the time it was requested. */
 export interface PictureNeed {
   readonly figure: Figure;
   readonly table: {
@@ -40,7 +40,7 @@ export interface Shown {
   readonly number: number | null;
 }
 
-// So long a picture that a newer one waits for is worked on, in milliseconds: a drag is drawn as it goes, a change of mind is not held up.
+// How long a picture is computed while a newer one waits, in milliseconds: a drag is drawn as it goes, a change of mind is not held up.
 const PATIENCE_MS = 150;
 
 /** Keeps the picture of the figure on the stage in step with the project. A figure that fails keeps its last good state. */
@@ -104,7 +104,7 @@ export class PictureStore {
   }
 }
 
-/** What shows after an answer: a figure that fails keeps the last picture of its own. */
+/** The shown state after an answer: a figure that fails keeps its last picture. */
 function shownAfter(
   last: Shown | null,
   { question, answer }: { readonly question: PictureNeed; readonly answer: PictureAnswer },
@@ -135,7 +135,7 @@ function needOf({ history, figure }: OpenState): Need {
   return found ? askOf(history.project, found) : null;
 }
 
-/** What the engine needs to draw a figure of a project. */
+/** The inputs that the engine needs for a figure of a project. */
 function askOf(project: Project, found: Figure): NonNullable<Need> {
   const table = project.tables.find(item => item.id === found.data.table);
   return {

@@ -11,7 +11,7 @@ import { Theme } from './theme';
 export class PreviewStore {
   private readonly engine = inject(EngineClient);
   private readonly theme = inject(Theme);
-  /** What a choice would make of the figure on the stage, while it is considered; null while none is. */
+  /** The plan of a considered choice for the figure on the stage; null while none is considered. */
   readonly onStage = signal<{ readonly plan: Plan; readonly words: string } | null>(null);
   private readonly shown = toSignal(inject(PictureStore).shown$);
 

@@ -17,7 +17,7 @@ import type { Figure, Project, TableDoc } from 'core/document';
 import { BehaviorSubject, distinctUntilChanged, filter, from, map, of, Subject, switchMap, type Observable } from 'rxjs';
 import type { OpenedProject, SourceInfo, Sources } from 'engine';
 
-/** What is open: the project with its history, its sources, and the figure on the stage. */
+/** The open project with its history, its sources, and the figure on the stage. */
 export interface OpenState {
   readonly history: History;
   /** The history with what of it the journal has. */
@@ -33,7 +33,7 @@ export class ProjectStore {
 
   private readonly proposed = new Subject<Proposal>();
 
-  /** What is done here, in its order. */
+  /** The moves made in this page, in order. */
   readonly proposed$: Observable<Proposal> = this.proposed;
   readonly open$: Observable<OpenState> = this.state.pipe(filter(state => state !== null));
   readonly project$: Observable<Project> = this.open$.pipe(
@@ -148,7 +148,10 @@ function withFigureThere(state: OpenState, before: OpenState): OpenState {
   return { ...state, figure: (now[Math.min(place, now.length - 1)] ?? now[0])?.id ?? null };
 }
 
-/** What the brief may know of the tables. Derived columns have the types of their formulas: what reads those is loaded where there are any. */
+/**
+ * The facts about tables that the brief needs. Types of derived columns follow from their formulas; the code that reads those loads only when there are
+ * any.
+ */
 function tableWords(state: OpenState): Observable<readonly TableFacts[]> {
   const isPlain = state.history.project.tables.every(({ derived, order, hidden }) => derived.length + order.length + hidden.length === 0);
   if (isPlain) return of(tablesOf(state, columns => columns));

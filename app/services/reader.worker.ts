@@ -11,7 +11,7 @@ import { deliver } from 'engine';
 import { folderOf } from './file-names';
 import type { NamedFile } from './named-file';
 
-/** What was read, as far as the page has to know. */
+/** The read source without its rows, as far as the page needs it. */
 export type Seen =
   | { readonly kind: 'project' }
   | { readonly kind: 'tables'; readonly look: SourceLook; readonly files: readonly string[]; readonly isStacked: boolean };
@@ -69,7 +69,7 @@ export class FileReading {
     });
   }
 
-  /** What was read without its rows, mended as the table is whose next source it is. */
+  /** The outline of the read source, mended like the table that it continues. */
   outline(mends: readonly Mend[]): TableOutline {
     const { table } = this.stacked ?? (this.tables[0] as ImportedTable);
     const { table: mended, outcomes } = mendTable(table, mends);

@@ -6,7 +6,7 @@ export interface RemovedProject {
 
 const KEY = 'cowbell.removed';
 
-/** What was taken off the list in this visit. */
+/** Projects that were removed during this visit. */
 export function removedProjects(): readonly RemovedProject[] {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? '[]');

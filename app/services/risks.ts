@@ -9,7 +9,7 @@ import { PictureStore, type Shown } from './picture-store';
 // So long a figure stands still before it is looked at, in milliseconds: while a line is dragged the engine has better to do.
 const STILL_MS = 250;
 
-/** What was found in a figure, by its id. */
+/** The risks of a figure, by its id. */
 interface Found {
   readonly figure: string;
   readonly risks: readonly FoundRisk[];
@@ -19,7 +19,7 @@ interface Found {
 
 const NOTHING: Found = { figure: '', risks: [], titles: [] };
 
-/** What may mislead in the figure on the stage: looked for in the engine, after its picture is shown and stands still. */
+/** The risks of the figure on the stage, computed in the engine once its picture stands still. */
 @Injectable({ providedIn: 'root' })
 export class Risks {
   private readonly engine = inject(EngineClient);

@@ -44,7 +44,7 @@ export class SourceReading {
     return this.reader.lookAtTable(at);
   }
 
-  /** What was read goes to the engine, under an id where it is a table. */
+  /** Sends the read source to the engine, under an id when it is a table. */
   give(id: string, at = 0, name = ''): Promise<Received | null> {
     return this.cancellable(async () => {
       const { port1, port2 } = new MessageChannel();
@@ -57,7 +57,7 @@ export class SourceReading {
     this.worker.terminate();
   }
 
-  /** What a worker tells after its work is done, or after it was cancelled, is no news any more. */
+  /** Ignores progress that a worker reports after its work has ended or was cancelled. */
   private progress(from: number, to: number): (share: number) => void {
     const work = ++this.work;
     return proxy((share: number) => {

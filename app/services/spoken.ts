@@ -2,7 +2,10 @@ import type { Cue } from 'core/cue';
 import type { Figure } from 'core/document';
 import type { OpenState } from './project-store';
 
-/** What of a change a screen reader is told, and no more: what was undone, which figure came, which cue came or was switched. What moves says so itself: of two that change places nobody else knows which it was. */
+/**
+ * The words for a screen reader after a change: what was undone, which figure came, which cue came or was switched. A component that moves an item
+ * announces it itself, since only it knows which of the two was moved.
+ */
 export function spokenOf(before: OpenState, after: OpenState): string | null {
   if (before.history.project.id !== after.history.project.id) return `Opened ${after.history.project.name}`;
   return undone(before, after) ?? figureWords(before, after) ?? cueWords(before, after);

@@ -13,7 +13,7 @@ const DARK = matchMedia('(prefers-color-scheme: dark)');
 /** Light or dark, and the livery that figures wear in it: both read the variables of tokens.css. */
 @Injectable({ providedIn: 'root' })
 export class Theme {
-  /** What the analyst chose; null follows the system, and its changes. */
+  /** The chosen theme; null follows the system. */
   private readonly chosen = signal<ThemeChoice | null>(storedChoice());
   private readonly system = signal<ThemeChoice>(themeOf(DARK.matches));
   readonly choice = computed(() => this.chosen() ?? this.system());

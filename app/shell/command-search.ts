@@ -85,7 +85,7 @@ export class CommandSearch {
     ];
   });
 
-  /** What comes near, where nothing is called so. */
+  /** The nearest actions when none has the searched name. */
   protected readonly near = computed(() => (this.found().length ? [] : nearest(this.query(), this.commands())));
 
   open(): void {

@@ -1,4 +1,4 @@
-/** What analysts call the things that cues do. */
+/** The analysts' words for the things that cues do. */
 export const CUE_WORDS =
   'mark highlight biggest smallest largest lowest highest rank top average mean limit threshold negative plan target error bars show values labels outlier trend running colour';
 

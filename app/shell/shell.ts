@@ -104,7 +104,7 @@ export class Shell {
   protected readonly desk = inject(FormulaDesk);
 
   private readonly pace = inject(Pace);
-  /** What is written of it is told by itself, and often. */
+  /** The open project, without changes of what is written, which come often. */
   private readonly open = this.pace.follow(
     toSignal(this.store.open$, { equal: (a, b) => a?.history === b?.history && a?.figure === b?.figure }),
     'words',
@@ -119,7 +119,7 @@ export class Shell {
   private readonly keyList = viewChild<Sheet>('keyList');
   private readonly figures = viewChild(FigureList);
 
-  /** What can be handed over; its names come after the rest. */
+  /** Export actions; their names load later. */
   private readonly handable = signal<readonly (readonly HandedAction[])[]>([]);
   private readonly handed = computed(() =>
     this.handable()
@@ -202,7 +202,7 @@ export class Shell {
     })),
   ]);
 
-  /** What the bar has no room for in a small window. */
+  /** Actions that the bar has no room for in a small window. */
   protected readonly more = computed(() => this.commands().filter(({ name }) => MORE.has(name)));
 
   constructor() {

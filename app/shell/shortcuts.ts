@@ -1,4 +1,4 @@
-/** What keys of the whole page do. */
+/** Actions of keyboard shortcuts that work on the whole page. */
 export type Shortcut = 'undo' | 'redo' | 'search' | 'brief' | 'stage' | 'ledger' | 'previous' | 'next' | 'alone' | 'notice' | 'keys';
 
 /** The action behind a key press, if any. */

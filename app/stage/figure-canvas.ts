@@ -110,7 +110,7 @@ export class FigureCanvas {
   protected readonly handle = signal<LineHandle | null>(null);
   private dragging = false;
   private downAt: FigurePoint | null = null;
-  /** What is drawn beside the marks; each part opens its words. */
+  /** Parts drawn beside the marks; each opens its words. */
   private readonly parts = signal<readonly ScenePart[]>([]);
   private readonly pace = inject(Pace);
   /** A line, a band edge or a break that is taken hold of. */
@@ -234,7 +234,7 @@ export class FigureCanvas {
 
   private asked: ((parts: FigureParts) => void) | null = null;
 
-  /** What lies around the marks is loaded after the first figure: what was asked of it before that waits for it. */
+  /** Runs an action on the parts around the marks, which load after the first figure: earlier requests wait. */
   private withParts(ask: (parts: FigureParts) => void): void {
     const parts = this.around();
     if (parts) ask(parts);

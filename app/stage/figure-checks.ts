@@ -9,7 +9,7 @@ import { Risks } from '../services/risks';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 
-/** What may mislead in the figure: a quiet count beside it, and opened, a sentence each with the word that decides it and its mend. */
+/** The risks of the figure: a quiet count beside it, and a list with a sentence, the deciding word and the mend of each. */
 @Component({
   selector: 'cb-figure-checks',
   changeDetection: ChangeDetectionStrategy.OnPush,

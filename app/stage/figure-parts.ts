@@ -41,7 +41,7 @@ interface Picked extends MarkAt {
 const lies = ({ x, y }: FigurePoint, { box }: ScenePart): boolean =>
   x >= box.left && x <= box.left + box.width && y >= box.top && y <= box.top + box.height;
 
-/** What lies beside the marks of a figure as buttons over it: each opens the words that govern it, title and subtitle are written anew in place. */
+/** Buttons over the parts beside the marks: each opens the words that govern it; title and subtitle are edited in place. */
 @Component({
   selector: 'cb-figure-parts',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -63,7 +63,7 @@ export class FigureParts {
   protected readonly stop = signal(0);
   protected readonly writing = signal<ScenePart | null>(null);
   protected readonly picked = signal<Picked | null>(null);
-  /** What was picked as the plan has it now: a figure that was chosen a moment ago may come after the key. */
+  /** The picked part in the current plan: a figure that was just chosen may arrive after the key. */
   protected readonly mark = computed(() => {
     const picked = this.picked();
     const plan = this.plan();

@@ -70,7 +70,7 @@ export class FigureTable {
     this.fonts();
     return tableLayout(this.roomy(), this.measure.on(this.ctx, this.roomy().livery.font));
   });
-  /** What the scrolled room shows: how far down and to the right, and how large it is. */
+  /** The visible part of the scrolled area: its offset and its size. */
   private readonly seen = signal({ top: 0, height: 600, left: 0, width: 1000 });
   protected readonly shown = computed(() => {
     const { top, height } = this.seen();
@@ -113,7 +113,7 @@ export class FigureTable {
     const isThere = rows.includes(Math.floor(stop / count)) && columns.includes(stop % count);
     return isThere ? stop : (rows[0] ?? 0) * count + (columns[0] ?? 0);
   });
-  /** What is said around the cells: only a change of it moves the words, and looking where they lie makes the page lay itself out. */
+  /** A key for the texts around the cells: only a change of them moves the parts, and measuring them forces a layout. */
   private readonly wordsSaid = computed(() => JSON.stringify([this.plan().parts, this.sizes()]));
   protected readonly parts = signal<readonly ScenePart[]>([]);
   /** The cell that the hover card stands at. */
@@ -278,7 +278,7 @@ export class FigureTable {
     this.pointed.emit(row === -1 ? null : row);
   }
 
-  /** What can be done with a cell; a total has no row of its own. */
+  /** Opens the actions of a cell; a total has no row of its own. */
   private open(at: number, cell: HTMLElement): void {
     const { cells, columns } = this.plan();
     this.stop.set(at);

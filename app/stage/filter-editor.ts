@@ -27,7 +27,7 @@ import { TickList, type TickItem } from '../ui/tick-list';
 // First and last values of a range offered at once.
 const MOST_STOPS = 200;
 
-/** What a filter keeps: ticked values with their counts, or a first and a last value. Changes show at once. */
+/** Edits a filter: ticked values with their counts, or a first and a last value. Changes show at once. */
 @Component({
   selector: 'cb-filter-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -205,7 +205,7 @@ export class FilterEditor {
     this.changed.emit({ kind: 'values', column: this.column(), keep });
   }
 
-  /** What was typed and could not be taken, by its field, and why. */
+  /** Refused inputs with their reasons, by field. */
   protected readonly refused = signal<Refused>({});
   protected readonly fault = signal<string | null>(null);
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { HoverText } from 'core/words';
 
-/** What hovering a mark or a cell tells: its name, its values, why it looks as it does. Whoever shows it places it. */
+/** The card for a hovered mark or cell: its name, its values, why it looks as it does. Its parent places it. */
 @Component({
   selector: 'cb-hover-card',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -77,10 +77,10 @@ export class Stage {
   protected readonly active = signal<number | null>(null);
   private readonly problemWords = inject(ProblemWords);
 
-  /** What writes the hover card; it comes after the first figure is drawn. */
+  /** The function that writes the hover card; it loads after the first figure is drawn. */
   private readonly words = signal<typeof hoverText | null>(null);
 
-  /** What a choice would make of the figure, while it is considered. */
+  /** The plan of a choice while it is considered. */
   protected readonly preview = inject(PreviewStore).onStage;
   private readonly drawn = computed(() => (this.figure() ? (this.shown()?.picture?.plans ?? []) : []));
   protected readonly plans = computed(() => {
@@ -145,7 +145,7 @@ export class Stage {
     });
   }
 
-  /** What the figure with its cues has no room for is told in the brief. */
+  /** Passes labels that the figure has no room for to the brief. */
   protected dropped(labels: readonly DroppedLabel[], canvas: number): void {
     if (canvas === this.plans().length - 1) this.lacking.now.set(labels);
   }

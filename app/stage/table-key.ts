@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { LegendEntry } from 'core/plan';
 import { CellGlyph } from './cell-drawings';
 
-/** What stands for an entry of a table's legend: a swatch, a glyph, or the colours of a ramp. */
+/** The symbol of a table's legend entry: a swatch, a glyph, or the colours of a ramp. */
 @Component({
   selector: 'cb-table-key',
   changeDetection: ChangeDetectionStrategy.OnPush,

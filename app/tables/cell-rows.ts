@@ -86,7 +86,7 @@ export class CellRows {
     return { down: Math.max(0, Math.min(down, this.rows().length - 1)), across: Math.max(0, Math.min(across, this.columns().length - 1)) };
   });
   protected readonly editing = signal(false);
-  /** What the edit begins with, where a letter began it. */
+  /** The text that starts the edit, when a letter started it. */
   protected readonly start = signal<string | null>(null);
 
   protected isEdited(row: number, column: string): boolean {

@@ -13,7 +13,7 @@ interface ChangedLine {
   readonly isQuiet: boolean;
 }
 
-/** What the cues of a table's figures find since it has its next source, figure by figure; it can be copied. */
+/** What the cues of a table's figures find since it got its next source, figure by figure; it can be copied. */
 @Component({
   selector: 'cb-changed-findings',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -12,7 +12,7 @@ import { ProjectStore } from '../services/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 
-// So many findings are shown at once; the others on asking.
+// Findings shown at first; a button shows the rest.
 const FIRST_SHOWN = 3;
 
 /** A mend of the table as it is shown. */
@@ -24,7 +24,7 @@ interface MendLine {
   readonly faults: readonly string[];
 }
 
-/** What looks wrong in a table, and its mends as sentences, in order, each with its switch. */
+/** The problems found in a table, and its mends as sentences in order, each with its switch. */
 @Component({
   selector: 'cb-table-mends',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -34,7 +34,7 @@ function countOf(column: Column, { step }: Figure['data'], { language, weeks }: 
 }
 
 const MONTHLY: ReadonlySet<string> = new Set(['month', 'quarter', 'year']);
-// So many dates that all begin a month are months.
+// From this many dates on, dates that all begin a month are read as months.
 const ENOUGH_FIRSTS = 3;
 
 function areFirsts(days: Float64Array): boolean {

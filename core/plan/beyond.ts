@@ -84,7 +84,7 @@ export function beyondWords(
   });
 }
 
-// So many are named; the rest is counted.
+// At most this many are named; the rest is counted.
 const NAMED = 3;
 
 /** "2 values at or below zero have no place on the log scale: Tolm, Siddel" per value axis; nothing where all have one. */

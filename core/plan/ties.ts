@@ -1,7 +1,7 @@
 import { counted } from 'core/sentence';
 import type { LabelAsk } from './plan';
 
-// So many equal labels are read one by one; more of them share one.
+// Above this many equal labels, one shared label replaces them.
 const HANDFUL = 5;
 
 /** Labels of one cue, those that say the same at more than a handful of marks as one: "0 · 7 huts", at the middle one of them. `category`: what the marks are, by the column that names them. */

@@ -15,7 +15,7 @@ export interface LogOptions extends Limits {
   readonly lengths?: boolean;
 }
 
-// So many powers have room for their numbers.
+// At most this many powers get a number each.
 const MOST_POWERS = 9;
 // Beyond these, logarithms lose digits or a power is no number.
 const LEAST = 1e-300;

@@ -12,7 +12,7 @@ import { tableParquet } from '../table-parquet';
 import { figureWorkbook } from '../workbook/figure-workbook';
 import { toXlsx } from '../workbook/to-xlsx';
 
-/** What makes each format: the other half of its entry in `offers`, which the page knows without it. */
+/** The maker of each format: the other half of its entry in `offers`, which the page knows without it. */
 export const makers: { readonly [N in FormatName]: MakeFormat } = {
   svg: (_, { svg }) => svg({ hover: false, embedFonts: null }),
   png: (_, { png }, { scale = 1 }) => png(scale),

@@ -1,7 +1,7 @@
 import { Scale, type ChartArea, type CoreScaleOptions } from 'chart.js';
 import type { AxisInLayout } from './category-names';
 
-/** What an axis is to the layout. */
+/** Options of an axis for the layout. */
 export interface BareAxisOptions {
   readonly type: 'bare';
   readonly axis: 'x' | 'y';

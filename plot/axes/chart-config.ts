@@ -15,7 +15,7 @@ export { CATEGORY_AXIS, stripId, valueAxisId };
 /** CSS pixels on each side. */
 type Padding = Readonly<Record<'top' | 'right' | 'bottom' | 'left', number>>;
 
-/** What fits its words into the room of the axes. */
+/** Fits the words of axes into their room. */
 export interface AxisWords {
   readonly names: CategoryNames;
   readonly widths: Widths;

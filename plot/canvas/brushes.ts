@@ -11,14 +11,14 @@ export interface GlyphStroke {
   readonly picture: string | undefined;
 }
 
-/** What strokes a scene on a canvas. `ratio`: device pixels per CSS pixel. */
+/** A canvas that a scene is stroked on. `ratio`: device pixels per CSS pixel. */
 export interface Canvas {
   readonly ctx: CanvasRenderingContext2D;
   readonly brushes: Brushes;
   readonly ratio: number;
 }
 
-/** What a canvas cannot do by itself: glyphs and pictures, which a page keeps ready and a process without a screen makes in its own way. */
+/** Glyphs and pictures for a canvas: a page keeps them ready, a process without a screen makes its own. */
 export interface Brushes {
   glyph(canvas: Canvas, stroke: GlyphStroke): void;
 }

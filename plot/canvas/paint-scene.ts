@@ -15,7 +15,7 @@ export const isInPieces = ({ closed, fill, stroke }: PathItem): boolean =>
 
 type Item<K extends SceneItem['kind']> = Extract<SceneItem, { readonly kind: K }>;
 
-/** What of a scene is seen. */
+/** The parts of a scene that are painted. */
 export type Seen = Pick<Scene, 'ground' | 'family' | 'pictures' | 'groups'>;
 
 /** Strokes a scene. Nothing is placed, measured or worded here. */

@@ -5,7 +5,7 @@ import { inkBox, listOf, withList, type ItemList } from './item-lists';
 
 type SegmentsItem = Extract<SceneItem, { readonly kind: 'segments' }>;
 
-/** What of an item has ink in a box. Cost: O(its pieces). */
+/** The pieces of an item that have ink in a box. Cost: O(its pieces). */
 export function cutTo(item: SceneItem, box: Box): readonly SceneItem[] {
   if (item.kind === 'text' || item.kind === 'glyph') return [item];
   const list = listOf(item);

@@ -7,14 +7,14 @@ import { inkBox, listOf, withList, type ItemList, type ListItem } from './item-l
 /** Told of each box that does not show what it should any more. */
 export type Changed = (box: Box) => void;
 
-/** What two items are compared by. `isLying`: pieces follow each other downwards, not to the right. */
+/** Options for comparing two items. `isLying`: pieces follow each other downwards, not to the right. */
 export interface Comparing {
   readonly changed: Changed;
   /** Whether so much has changed that the rest need not be looked at. */
   readonly isEnough: () => boolean;
   readonly measure: TextWidth;
   readonly isLying: boolean;
-  /** What moves by less, in CSS pixels, is not seen. */
+  /** Smaller moves than this are invisible, in CSS pixels. */
   readonly unseen: number;
 }
 

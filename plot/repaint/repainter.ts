@@ -10,7 +10,7 @@ import { Tiles } from './tiles';
 // A move by so many device pixels changes none of them by more than the smallest step of a colour.
 const UNSEEN = 1 / 256;
 
-/** What stands on a canvas. */
+/** The state of a canvas. */
 type Standing = Pick<Scene, 'width' | 'height' | 'ground' | 'family' | 'pictures' | 'horizontal' | 'groups'> & { readonly ratio: number };
 
 /**
@@ -28,7 +28,7 @@ export class Repainter {
     this.inks = new WeakMap();
   }
 
-  /** What stands on the canvas would look otherwise now, or is not known. */
+  /** Marks the canvas as unknown, so that the next picture is painted whole. */
   forget(): void {
     this.standing = null;
   }

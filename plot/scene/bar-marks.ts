@@ -84,7 +84,7 @@ function cornersOf(rises: boolean, horizontal: boolean, radius: number): Corners
   return rises ? [radius, radius, 0, 0] : [0, 0, radius, radius];
 }
 
-/** What tells the bars of one series from another's beside their colour: a dashed line along them, in the ground's. */
+/** Seams tell the bars of one series from another's beside their colour: a dashed line along them, in the ground's colour. */
 function seams(placed: PlacedLayer, { pixels, sizes }: MarkFacts): SceneItem[] {
   const { dash } = placed.layer.stroke;
   if (dash === 'solid' || !sizes.words) return [];

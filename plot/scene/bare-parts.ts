@@ -41,7 +41,7 @@ function hidden(layers: readonly PlacedLayer[], low: number, high: number, horiz
   return found.sort(([a], [b]) => a - b);
 }
 
-/** What is left of a stretch without others, which come in their order. */
+/** The gaps that sorted stretches leave in a range. */
 function gapsBetween(taken: readonly Stretch[], from: number, to: number): Stretch[] {
   const gaps: Stretch[] = [];
   let at = from;

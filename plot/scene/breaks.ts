@@ -15,7 +15,7 @@ const SIGN = 6;
 const stripsOf = (pixels: PixelScales, panel: number): { readonly axis: number; readonly strip: Strip }[] =>
   [0, 1].flatMap(axis => pixels.breaksOf(panel, axis).map(strip => ({ axis, strip })));
 
-/** What tells a break: two slanted strokes on its axis, and two thin lines across the plot. */
+/** The signs of a break: two slanted strokes on its axis, and two thin lines across the plot. */
 export function breakSigns(pixels: PixelScales): SceneItem[] {
   const { area } = pixels.layout;
   const { livery, horizontal, panels } = pixels.plan;

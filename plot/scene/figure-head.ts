@@ -20,7 +20,7 @@ const SMALLEST = 12;
 // Below this width the head shrinks with the figure, down to three quarters.
 const FULL_WIDTH = 640;
 
-/** What a head is made of; a table has no panels. */
+/** The parts of a plan that a head needs; a table has no panels. */
 export type HeadedPlan = Pick<
   ChartPlan,
   'title' | 'subtitle' | 'legend' | 'axisNote' | 'legendAt' | 'livery' | 'panels' | 'horizontal' | 'isStrip'

@@ -6,7 +6,7 @@ import { bareParts } from './bare-parts';
 import type { PlacedLayer, PixelScales } from './pixel-scales';
 import type { SceneItem } from './scene';
 
-/** What labels keep clear of in a figure, and the obstacles that each layer's marks are. */
+/** The obstacles for labels in a figure, and those of each layer's marks. */
 export interface InTheWay {
   readonly obstacles: Obstacles;
   /** By layer, the number of its first obstacle and the one after its last; bars have one each along the category axis. */

@@ -20,7 +20,7 @@ export interface SpotFacts {
   readonly layers: readonly PlacedLayer[];
   /** The numbers of each layer's obstacles, by its place among the layers. */
   readonly ofLayer: readonly (readonly [from: number, to: number])[];
-  /** What no label leaves. */
+  /** The area that labels must stay inside. */
   readonly room: Box;
 }
 
@@ -66,7 +66,7 @@ function atMissing(placed: PlacedLayer, ask: LabelAsk, { pixels }: SpotFacts): S
   return [{ x, y, side: pixels.plan.horizontal ? 'right' : 'above', gap: GAP }];
 }
 
-/** So much further from its mark as the analyst asks, in CSS pixels. */
+/** The extra distance from its mark that the analyst asked for, in CSS pixels. */
 function offsetOf({ layer }: PlacedLayer, { at, offset }: LabelAsk, pixels: PixelScales): number {
   if (!offset) return 0;
   if (offset.as === 'pixels') return offset.amount;
@@ -148,7 +148,7 @@ function besidePoint(nth: number, ask: LabelAsk, { layers, ofLayer, pixels, room
   return [first, OPPOSITE[first], ...beside].map(side => ({ x, y, side, ...own }));
 }
 
-/** What a glyph takes between a mark and its label: none, its half on a point, or all of it above a bar. */
+/** The room that a glyph takes between a mark and its label: none, half of it on a point, or all of it above a bar. */
 function glyphRoom(layer: Layer, at: number): number {
   const glyph = layer.glyphs.find(item => item.at === at);
   if (!glyph) return 0;

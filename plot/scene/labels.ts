@@ -28,13 +28,13 @@ const [ABOVE, EDGE] = [6, 4];
 // Level lines are few, and named before the marks are.
 const BEFORE_ALL = -1;
 
-/** What labels are placed with. */
+/** Inputs of label placement. */
 export interface LabelFacts {
   readonly pixels: PixelScales;
   readonly layers: readonly PlacedLayer[];
   readonly width: TextWidth;
   readonly way: InTheWay;
-  /** What no label leaves. */
+  /** The area that labels must stay inside. */
   readonly room: Box;
 }
 

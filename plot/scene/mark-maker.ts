@@ -2,7 +2,7 @@ import type { Sizes } from './looks';
 import type { PlacedLayer, PixelScales } from './pixel-scales';
 import type { SceneItem } from './scene';
 
-/** What the marks of a layer are made from. */
+/** Inputs for the marks of a layer. */
 export interface MarkFacts {
   readonly pixels: PixelScales;
   readonly sizes: Sizes;

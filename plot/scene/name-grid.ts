@@ -2,7 +2,7 @@ import type { ChartPlan } from 'core/plan';
 import { isBar } from 'core/shape';
 import type { Font, TextWidth } from './scene';
 
-/** What is said of names that are left out. */
+/** The font of the note about names that are left out. */
 export const SAID_FONT: Font = { size: 11, weight: 400 };
 /** From the axis to its names, in CSS pixels. */
 export const NAME_GAP = 7;
@@ -34,7 +34,7 @@ export interface NamedAxis {
   readonly turn: number;
   /** Numbers and periods have a tick where they stand. */
   readonly ticked: boolean;
-  /** What was left out; empty for nothing. */
+  /** The note about names that were left out; empty for none. */
   readonly said: string;
 }
 

@@ -189,7 +189,7 @@ const targetOf = ({ layer, ends, bases, boxes }: PlacedLayer, pixels: PixelScale
   reach: pixels.reach(layer.panel),
 });
 
-/** What can be dragged: lines and band edges that stand at one level and belong to a number of their cue; the ends of breaks. */
+/** Handles that can be dragged: lines and band edges at one level that belong to a number of their cue; ends of breaks. */
 function handlesOf(pixels: PixelScales): LineHandle[] {
   const { panels } = pixels.plan;
   const lines = panels.flatMap(panel => panel.levelLines);

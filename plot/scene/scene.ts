@@ -7,7 +7,7 @@ export interface FigurePoint {
   readonly y: number;
 }
 
-/** What a text of a figure is. */
+/** The role of a text in a figure. */
 export type TextRole =
   | 'title'
   | 'subtitle'

@@ -4,7 +4,7 @@ import type { SceneItem, TextWidth } from './scene';
 /** A text of a scene. */
 export type TextItem = Extract<SceneItem, { readonly kind: 'text' }>;
 
-/** What share of a text lies before its point. */
+/** The share of a text's width that lies before its anchor. */
 export const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
 
 /** The box of a text as it is written, before it is turned: as high as its letters. */

@@ -23,7 +23,7 @@ export interface SvgWishes {
   readonly transparent?: boolean;
   /** Before every id, so that several pictures can stand in one page. */
   readonly prefix?: string;
-  /** What is said of marks to whoever points at them. */
+  /** The hover texts of marks. */
   readonly hover?: readonly HoverMark[];
 }
 

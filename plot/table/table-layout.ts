@@ -24,7 +24,7 @@ export const PADDING = 9;
 export const BAR = 60;
 /** A small line within its cell. */
 export const TREND = 92;
-/** What a glyph, and what a label, takes beside a value. */
+/** The room for a glyph, and for a label, beside a value. */
 export const [GLYPH, GAP] = [12, 6];
 /** Indentation of a name that is a subtotal's. */
 const ROW = 2;

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 
-/** What may go wrong with a simulated feed, on purpose. */
+/** Faults that a simulated feed can produce on purpose. */
 export const FEED_FAULTS = ['slow', 'error', 'garbage', 'cut', 'columns'] as const;
 /** A fault of a simulated feed. */
 export type FeedFault = (typeof FEED_FAULTS)[number];
@@ -28,7 +28,7 @@ const querySchema = z.object({
   id: z._default(z.string().check(z.maxLength(64)), ''),
 });
 
-/** What was asked of a simulated feed. */
+/** The query of a simulated feed. */
 export type FeedQuery = z.infer<typeof querySchema>;
 
 /** The query of a request, or null for one that cannot be meant. */

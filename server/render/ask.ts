@@ -34,7 +34,7 @@ export interface RenderProblem {
   readonly faults?: readonly string[];
 }
 
-/** What comes of a question. */
+/** The answer to a request for a figure. */
 export type RenderAnswer =
   { readonly ok: true; readonly type: string; readonly bytes: Uint8Array } | { readonly ok: false; readonly problem: RenderProblem };
 

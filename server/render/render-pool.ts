@@ -30,7 +30,7 @@ export class RenderPool {
 
   constructor(private readonly limits: PoolLimits = USUAL) {}
 
-  /** What comes of a question; null where there is no room for it now. */
+  /** Makes the answer to a request; null when there is no room for it now. */
   ask(text: string): Promise<RenderAnswer> | null {
     if (this.queue.length >= this.limits.waiting) return null;
     return new Promise(answer => {

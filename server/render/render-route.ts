@@ -36,7 +36,7 @@ function give(response: Response, answer: RenderAnswer): void {
     .send(JSON.stringify({ type: 'about:blank', status, ...rest }));
 }
 
-/** What the reading of the body refuses. */
+/** Answers errors of reading the body. */
 function onError(error: unknown, _request: Request, response: Response, next: NextFunction): void {
   const status = typeof error === 'object' && error !== null && 'status' in error ? Number(error.status) : 500;
   if (status === 413) return give(response, problem(413, 'Too large', `A question may have ${MOST_BYTES / 1024 / 1024} MB.`));

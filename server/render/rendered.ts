@@ -8,7 +8,7 @@ import { sizeOfFigure } from 'handover/offers';
 import { drawingsOf } from 'headless';
 import { MOST_PIXELS, problem, renderAskSchema, type RenderAnswer, type RenderAsk } from './ask';
 
-/** What a question for a figure leads to; nothing that it holds reads a file or asks the network. Cost: one picture. */
+/** Answers a request for a figure; nothing in it reads a file or the network. Cost: one picture. */
 export async function rendered(text: string): Promise<RenderAnswer> {
   let data: unknown;
   try {
