@@ -11,7 +11,7 @@ export interface Speech {
 /** One command. Adding one is adding its file to `commands`: help and choice follow from it. */
 export interface Command {
   readonly name: string;
-  /** What it is for, in a line. */
+  /** Its purpose, in one line. */
   readonly about: string;
   /** How it is called, what it does, examples: paragraphs, of which the first is the call and the last the examples. */
   readonly help: string;

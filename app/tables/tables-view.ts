@@ -87,7 +87,7 @@ export class TablesView {
   });
   private last: TableLook | null = null;
   private readonly read = computed((): Result<TableLook> | undefined => (this.asked.hasValue() ? this.asked.value() : undefined));
-  /** What shows: while it is being asked for anew, or where a filter cannot be read, what it was. */
+  /** The shown rows; the earlier ones stay while new ones load or a filter cannot be read. */
   protected readonly look = computed(() => {
     const read = this.read();
     if (read?.ok) this.last = read.value;
@@ -171,7 +171,7 @@ export class TablesView {
   protected readonly feedFault = signal<string | null>(null);
   protected readonly isTaking = signal(false);
 
-  /** What a feed gives is looked at before it lands. */
+  /** Opens a feed's delivery for review before it is added. */
   protected async takeFeed(feed: FeedWish, close: () => void): Promise<void> {
     this.isTaking.set(true);
     const fault = await this.feeds.take(feed);

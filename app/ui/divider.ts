@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Icon } from './icon';
 
-/** What a divider moves: its size as it is told, and its limits in the same measure. */
+/** The size that a divider controls and its limits, in one unit. */
 export interface Divided {
   readonly size: number;
   readonly least: number;

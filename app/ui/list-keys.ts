@@ -116,7 +116,7 @@ export class ListKeys {
     else event.preventDefault();
   }
 
-  /** What was typed says what is looked for; before that it is the present choice. Of several choices none is the one. */
+  /** The active option: the typed text decides, before that the present choice. With several choices there is none. */
   private get isNarrowed(): boolean {
     const isTyped = this.host instanceof HTMLInputElement && this.host.value !== '';
     return isTyped || this.list.getAttribute('aria-multiselectable') === 'true';

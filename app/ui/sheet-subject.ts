@@ -1,4 +1,4 @@
 import { InjectionToken, type Signal } from '@angular/core';
 
-/** What the sheets below a component speak of, by its identity: when it changes, an open sheet speaks of nothing any more and closes. */
+/** The identity of the subject of sheets below a component: when it changes, open sheets close. */
 export const SHEET_SUBJECT = new InjectionToken<Signal<unknown>>('SHEET_SUBJECT');

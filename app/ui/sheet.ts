@@ -17,7 +17,7 @@ import {
 } from '@angular/core';
 import { SHEET_SUBJECT } from './sheet-subject';
 
-/** What a sheet's template is given: a way to close it. */
+/** The context of a sheet's template: a way to close it. */
 export interface SheetContext {
   readonly $implicit: () => void;
 }
@@ -56,7 +56,7 @@ export class Sheet {
 
   protected readonly kind = this.trigger.nativeElement instanceof HTMLButtonElement ? 'button' : null;
 
-  /** What opens; null where the button does something else. */
+  /** The template that opens; null when the button does something else. */
   readonly cbSheet = input.required<TemplateRef<SheetContext> | null>();
   readonly sheetLabel = input('');
   readonly opened = output();
@@ -158,7 +158,7 @@ export class Sheet {
   }
 }
 
-/** What is loaded after the sheet has opened makes it grow: it is placed anew then. One that shrinks as words are typed stays where it is. */
+/** Places a sheet again when late content makes it grow. A sheet that shrinks while words are typed stays where it is. */
 function keepInView(overlay: OverlayRef): void {
   let height = 0;
   const growth = new ResizeObserver(([entry]) => {

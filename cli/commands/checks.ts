@@ -15,7 +15,7 @@ what is hard to read. --json gives a line of JSON for each.
   cowbell checks season.json
   cowbell checks season.json --data deliveries=july.csv --severity misleading --json`;
 
-/** What was found in a figure, as it is told. */
+/** A risk of a figure, as it is reported. */
 export interface ToldRisk {
   readonly figure: string;
   readonly check: string;

@@ -49,7 +49,7 @@ const fish = (commands: readonly Command[]): string =>
 
 const shells: Readonly<Record<string, (commands: readonly Command[]) => string>> = { bash, zsh, fish };
 
-/** What completes the command in a shell, from the commands themselves. */
+/** Shell completion, generated from the commands. */
 export const completion = (commands: () => readonly Command[]): Command => ({
   name: 'completion',
   about: 'what makes a shell complete commands and options',

@@ -16,5 +16,5 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   speech.out(writeTable(describeTable(await readTable(file, warnTo(speech))), formatOf(values.format)));
 }
 
-/** What the columns of a table hold. */
+/** The contents of a table's columns. */
 export const describe: Command = { name: 'describe', about: 'what the columns of a table hold', help, run };

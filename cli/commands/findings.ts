@@ -34,5 +34,5 @@ async function run(args: readonly string[], speech: Speech): Promise<void> {
   if (failed.length) throw new BadInput(failed);
 }
 
-/** What cues found, without the screen. */
+/** Findings of cues, without the screen. */
 export const findings: Command = { name: 'findings', about: 'what the cues of figures found', help, run };

@@ -54,7 +54,7 @@ function totalsIn({ totals }: Pick<Picture, 'totals'>, of: string): Pick<Picture
   return found;
 }
 
-/** What broken axes draw: the one thing of the ledger that needs the drawing. */
+/** Columns drawn by broken axes: the only part of the ledger that needs the drawing. */
 function drawnOf(session: Session, figure: Figure): Picture['drawn'] {
   const { first, second } = figure.scales.axes;
   if (first.breaks.length + second.breaks.length === 0) return [];

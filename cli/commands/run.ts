@@ -66,14 +66,14 @@ async function work(args: readonly string[], speech: Speech): Promise<number> {
 
 type Found = ReturnType<typeof foundIn>;
 
-/** What the cues of all figures found over the project's own rows. */
+/** Findings of all figures over the project's own rows. */
 function foundBefore(session: Session, theme: Theme): Map<string, Found> {
   const found = new Map<string, Found>();
   for (const { figure, handed } of computedFigures(session, [], theme)) if (handed) found.set(figure.id, foundIn(handed));
   return found;
 }
 
-/** What a run leaves in its folder beside the figures. */
+/** Files that a run writes beside the figures. */
 class Report {
   readonly failed: string[] = [];
   readonly risks: ToldRisk[] = [];

@@ -87,7 +87,7 @@ function languageChoice(language: AlongChoice['language']): Choice<AlongChoice['
   return { value: language, label: `${name}: ${[0, 4, 11].map(month).join(', ')}`, means: language };
 }
 
-/** What `auto` comes to. */
+/** The value that `auto` resolves to. */
 function spacingNow(subject: Subject): 'even' | 'scaled' {
   const { spacing } = subject.figure.scales.along;
   return spacing === 'auto' ? (isMoment(categoryOf(subject)) ? 'scaled' : 'even') : spacing;

@@ -4,7 +4,7 @@ import type { Option } from 'core/sentence';
 import { aboutOf, AXIS_NAMES, axisAt, axisPart, changedAxis, plainAt } from './axis-place';
 import type { Setting, Subject } from './setting';
 
-/** What a typed text is: a value, or what is wrong with it. */
+/** The result of reading a typed text: a value, or its fault. */
 export type Typed<V> = { readonly value: V } | { readonly fault: string };
 
 /** One typed decision of a value axis. */

@@ -11,13 +11,13 @@ export const AXIS_NAMES: readonly AxisName[] = ['first', 'second'];
 
 const nameAt = (place: string): AxisName => (place === 'second' ? 'second' : 'first');
 
-/** What was decided of an axis. */
+/** The decisions about an axis. */
 export const axisAt = ({ figure }: Pick<Subject, 'figure'>, place: string): AxisChoice => figure.scales.axes[nameAt(place)];
 
-/** What an axis comes with. */
+/** The defaults of an axis. */
 export const plainAt = (place: string): AxisChoice => plainScales.axes[nameAt(place)];
 
-/** What a setting is about, with its axis where that is the second. */
+/** The subject of a setting, with its axis when that is the second. */
 export const aboutOf = (words: string, place: string): string => (place === 'second' ? `${words}, second axis` : words);
 
 /** The part of the drawing that an axis is. */

@@ -18,7 +18,7 @@ export interface Brief {
   readonly words: Section;
 }
 
-/** What the brief speaks of when it speaks of a figure. */
+/** The subject of the brief when it describes a figure. */
 export const subjectOf = (
   figure: Figure,
   tables: readonly TableFacts[],

@@ -6,7 +6,7 @@ import { columnOf, rowsWithValue, type ColumnType } from 'core/table';
 import { candidatesOf, rangeOf } from './candidates';
 import type { Subject } from './setting';
 
-/** What a figure's cues are written against: the figure itself, its frame where it has one, and the names that the project has. */
+/** The context of a figure's cues: the figure, its frame when it has one, and the project's names. */
 export interface CueSubject {
   readonly figure: Figure | null;
   readonly frame: Frame | undefined;
@@ -15,7 +15,7 @@ export interface CueSubject {
   readonly looks: readonly string[];
 }
 
-/** What cues of a figure may speak of. */
+/** The columns and measures that a figure's cues may use. */
 export function cueFactsIn({ figure, frame, subject, pictures, looks }: CueSubject): CueFacts {
   const data = figure?.data;
   const rows = figure?.shape.mark === 'crosstab' && data ? levelsOf(data).map(({ column }) => column) : [];
@@ -48,7 +48,7 @@ export function cueFactsIn({ figure, frame, subject, pictures, looks }: CueSubje
   };
 }
 
-/** What cues go along unless told otherwise: forward in time, else the order that the figure shows. */
+/** The default order of cues: forward in time, else the order that the figure shows. */
 function alongOf(data: Figure['data'] | undefined, type: ColumnType | undefined): CueFacts['along'] {
   const category = data?.category ?? '';
   const order = data?.order;

@@ -14,7 +14,7 @@ const PLAN = /plan|target|goal|budget|expected|quota|previous|before|last year/i
 // More than this would be a list to search.
 const MOST_OFFERED = 12;
 
-/** What the first measure is less, in the panel beside it; null where it has none. */
+/** The measure that is subtracted from the first one in the panel beside it; null when there is none. */
 function besideIn({ data, shape }: Figure): { readonly measure: Measure; readonly less: Measure } | null {
   const [first] = data.measures;
   if (!first || shape.panels !== 'measures') return null;

@@ -8,7 +8,7 @@ export interface DressPart {
   readonly copy: (from: Figure, to: Figure) => Change;
 }
 
-/** What can be taken over from one figure to others. A new part is an entry here. */
+/** The parts that can be copied from one figure to others. A new part is an entry here. */
 export const DRESS_PARTS: readonly DressPart[] = [
   { name: 'livery', words: 'its livery', copy: (from, to) => ({ dress: { ...to.dress, livery: from.dress.livery } }) },
   { name: 'legend', words: 'where its legend stands', copy: (from, to) => ({ dress: { ...to.dress, legend: from.dress.legend } }) },
@@ -36,7 +36,7 @@ export const DRESS_PARTS: readonly DressPart[] = [
   { name: 'proportion', words: 'its proportions', copy: (from, to) => ({ shape: { ...to.shape, proportion: from.shape.proportion } }) },
 ];
 
-/** What dressing a figure like another changes, part by part. */
+/** The changes that dressing a figure like another makes, part by part. */
 export function dressedLike(from: Figure, to: Figure, parts: readonly string[]): Change {
   let [dressed, change]: [Figure, Change] = [to, {}];
   for (const { name, copy } of DRESS_PARTS) {

@@ -40,7 +40,7 @@ function following({ tables, figures, ...project }: Project, table: string, rena
 
 const renamed = ({ from, to }: Renaming, name: string): string => (name === from ? to : name);
 
-/** What a table's document says of its columns. */
+/** The columns in a table's document. */
 function tableFollowing({ units, readings, edits, derived, hidden, order }: TableDoc, renaming: Renaming): Partial<TableDoc> {
   const names = new Map([[renaming.from, renaming.to]]);
   const keys = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>

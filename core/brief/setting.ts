@@ -4,10 +4,10 @@ import { failure, success, type Result } from 'core/result';
 import { choiceToken, textToken, type Option, type Token } from 'core/sentence';
 import type { ColumnFacts, TableFacts } from './table-facts';
 
-/** What choosing a word changes in a figure. */
+/** The change of a figure that choosing a word makes. */
 export type Change = Partial<Omit<Figure, 'id'>>;
 
-/** What only the computed figure tells. */
+/** Facts that only the computed figure has. */
 export interface FigureFacts {
   /** Rows that stand for periods without rows of the table. */
   readonly emptyRows: number;
@@ -38,7 +38,7 @@ export interface Setting {
   about(subject: Subject, place: string): string;
   /** Further words that the search finds it by. */
   readonly search: string;
-  /** What on the stage it governs, as the drawing names its parts: a click there opens its word. */
+  /** The parts of the stage that it governs, by their names in the drawing: a click there opens its word. */
   governs?(place: string): readonly string[];
   /** Where it stands in this figure. */
   places(figure: Figure): readonly string[];
@@ -48,11 +48,11 @@ export interface Setting {
   decided?(subject: Subject, place: string): boolean;
   /** The word as it reads now, with what may be chosen there. */
   word(subject: Subject, place: string, key: string): Token;
-  /** What choosing a value changes; a value that cannot be chosen here is a problem. */
+  /** The change that choosing a value makes; a value that cannot be chosen here is a problem. */
   choose(subject: Subject, place: string, value: string): Result<Change>;
 }
 
-/** What is known of a column of the figure's table; undefined where it has none of that name. */
+/** The facts about a column of the figure's table; undefined when there is none of that name. */
 export const columnNamed = ({ table }: Subject, name: string): ColumnFacts | undefined =>
   table?.columns.find(column => column.name === name);
 

@@ -16,7 +16,7 @@ export function settingOf(figure: Subject['figure'], key: string): { readonly se
   return setting?.places(figure).includes(place) ? { setting, place } : undefined;
 }
 
-/** What choosing a value for a word of the brief changes in the figure; nothing but what the word offers is taken. */
+/** Applies a choice for a word of the brief to the figure; only offered values are accepted. */
 export function chooseWord(subject: Subject, key: string, value: string): Result<Change> {
   const found = settingOf(subject.figure, key);
   if (!found) return failure({ code: 'setting-unknown', key });

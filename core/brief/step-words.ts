@@ -9,7 +9,7 @@ import { offeredColumns, type ColumnFacts } from './table-facts';
 
 const isOrderedColumn = (column: ColumnFacts | undefined): boolean => column !== undefined && isOrdered(column);
 
-/** What a row of the figure stands for. */
+/** The meaning of a row of the figure. */
 export const stepSettings = {
   category: choiceSetting({
     about: 'Category',
@@ -84,7 +84,7 @@ export function stepClauses(subject: Subject): readonly Clause[] {
   return emptySentence(subject).length ? [] : [clause('empty', subject, { said: ['', ''], finer: [`An empty ${periodOf(step)} `, '.'] })];
 }
 
-/** What a period without rows is, where there are such periods. */
+/** The meaning of a period without rows, when there are such periods. */
 export function emptySentence(subject: Subject): readonly SentencePart[] {
   const { data } = subject.figure;
   if (data.step === null || (!adds(data) && data.empty === 'missing') || (subject.facts.emptyRows === 0 && data.empty === 'missing'))

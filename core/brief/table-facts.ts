@@ -1,6 +1,6 @@
 import type { ColumnStats, ColumnType } from 'core/table';
 
-/** What the brief may know of a table: enough to offer the choices that make sense. */
+/** The facts about a table that the brief needs to offer choices that make sense. */
 export interface TableFacts {
   readonly id: string;
   readonly name: string;
@@ -10,7 +10,7 @@ export interface TableFacts {
   readonly columns: readonly ColumnFacts[];
 }
 
-/** What the brief may know of a column. */
+/** The facts about a column that the brief needs. */
 export interface ColumnFacts {
   readonly name: string;
   readonly type: ColumnType;

@@ -4,7 +4,7 @@ import type { Frame } from 'core/frame';
 import type { AxisPlan, ChartPlan, Layer } from 'core/plan';
 import type { Severity } from './severity';
 
-/** What checks look at: a figure, its drawing, and what its table is known by. */
+/** The input of checks: a figure, its drawing, and the facts about its table. */
 export interface CheckSubject {
   readonly figure: Figure;
   readonly plan: ChartPlan;
@@ -17,7 +17,7 @@ export interface CheckSubject {
   readonly applied: readonly AppliedCue[];
 }
 
-/** What takes a risk away: in words, and as a change of the figure; one step of undo. */
+/** The mend of a risk: in words, and as a change of the figure; one step of undo. */
 export interface Mend {
   readonly words: string;
   readonly change: Partial<Omit<Figure, 'id'>>;
@@ -33,7 +33,7 @@ export interface Risk {
 /** A named risk: what it looks for. Cost of all: O(marks). */
 export interface Check {
   readonly severity: Severity;
-  /** What it is about, for a list of them. */
+  /** Its subject, for a list of checks. */
   readonly about: string;
   find(subject: CheckSubject): readonly Risk[];
 }

@@ -8,7 +8,7 @@ export type LiverySpot =
   | { readonly of: 'emphasis'; readonly name: string }
   | { readonly of: 'series'; readonly at: number };
 
-/** What is wrong with the colours of a livery, and the nearest colour that passes. */
+/** The faults of a livery's colours, each with the nearest colour that passes. */
 export interface LiveryFault {
   readonly words: string;
   readonly spot: LiverySpot;

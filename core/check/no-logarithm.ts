@@ -3,7 +3,7 @@ import { hasPlace } from 'core/scale';
 import { counted } from 'core/sentence';
 import { axesIn, endsOf, type Check } from './check';
 
-/** What has no logarithm is not among what a log axis shows. */
+/** Values without a logarithm are not shown on a log axis. */
 export const noLogarithm: Check = {
   severity: 'wrong',
   about: 'values at or below zero on a log axis',

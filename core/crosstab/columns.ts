@@ -28,7 +28,7 @@ export function columnsOf(frame: Frame, totals: Totals, { columns }: Figure['cro
   return { ...unions, firstRows, order: order.slice(0, MOST_COLUMNS), left: Math.max(0, count - MOST_COLUMNS) };
 }
 
-/** What the columns are ordered by, a value for each. */
+/** The values that the columns are ordered by, one for each. */
 function keyFor(
   { by, keys }: Figure['crosstab']['columns'],
   column: Column,

@@ -25,7 +25,7 @@ export interface CrosstabColumn {
 
 /** A frame spread out into rows and columns. All lists of cells run row by row. */
 export interface Crosstab {
-  /** What rows are nested in, outermost first, the category last. */
+  /** The columns that rows are nested in, outermost first, the category last. */
   readonly levels: readonly Level[];
   /** The column of the frame whose values are the columns; null for none, where there is one column for each measure. */
   readonly across: string | null;

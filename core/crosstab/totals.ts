@@ -22,7 +22,7 @@ export class Totals {
     this.rollUp = new RollUp(table, fine, this.knownIn(frame));
   }
 
-  /** What the frame has computed already: measures that are one aggregate alone, by its key. What-if values are not the table's. */
+  /** Totals that the frame has computed already: measures that are a single aggregate, by its key. What-if values are not the table's. */
   private knownIn({ table, whatIfs }: Frame): ReadonlyMap<string, Float64Array> {
     return new Map(
       this.measures.flatMap(({ name, formula }) => {

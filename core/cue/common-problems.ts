@@ -3,7 +3,7 @@ import { columnOf, type NumericValues } from 'core/table';
 import type { CueBase, FoundProblem, Placed } from './kind';
 import { scopeColumns } from './scope';
 
-/** What may be wrong with any cue: its columns, its scope, its order, and a measure in which nothing stands out. */
+/** Problems that any cue may have: its columns, its scope, its order, and a measure in which nothing stands out. */
 export function commonProblems(cue: Placed<CueBase>, frame: Frame, columns: readonly string[], ordered: boolean): FoundProblem[] {
   const known = numbersOf(frame);
   const absent = columns.find(name => !known.includes(name));

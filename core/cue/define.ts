@@ -19,10 +19,10 @@ export interface TokenOf<C> {
   set(cue: C, value: string, words: CueFacts): C;
 }
 
-/** What a kind may ask of a cue wherever it stands. */
+/** The questions that a kind may ask about a cue in any place. */
 type Unplaced<C extends CueBase> = Omit<C, 'scope'>;
 
-/** What a kind has to say; `defineKind` adds what all kinds share: measure, scope, looks, quiet, renaming, problems. */
+/** The definition of a kind; `defineKind` adds the parts that all kinds share: measure, scope, looks, quiet, renaming, problems. */
 export interface KindDef<C extends CueBase> {
   readonly kind: C['kind'];
   readonly help: string;

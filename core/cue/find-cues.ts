@@ -35,7 +35,7 @@ function offerOf(name: CueKindName, words: CueFacts, typed: readonly string[]): 
   return { kind: name, reads: readSentence(kind.sentence(cue, words)), help: kind.help, cue };
 }
 
-/** What the typed words already say about the cue: an end, a number, a measure. */
+/** The facts about the cue that the typed words state: an end, a number, a measure. */
 function tuned(kind: CueKind<Cue>, cue: Cue, typed: readonly string[], words: CueFacts): Cue {
   const number = typed.find(word => /^\d+(\.\d+)?$/.test(word));
   const measure = words.measures.find(name => typed.includes(name.toLowerCase()));

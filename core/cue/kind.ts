@@ -8,7 +8,7 @@ import type { Look } from './look';
 import type { CueScope, Scope } from './scope';
 import type { Treatment } from './treatments';
 
-/** What every cue has, whatever its kind. */
+/** The fields of every cue, whatever its kind. */
 export interface CueBase {
   readonly id: string;
   readonly kind: string;
@@ -51,7 +51,7 @@ export interface HelperColumn extends HelperFormula {
   readonly withoutValue: number;
 }
 
-/** What a kind may ask when it says why a row is marked. */
+/** The context for explaining why a row is marked. */
 export interface WhyFacts {
   readonly frame: Frame;
   readonly row: number;
@@ -61,7 +61,7 @@ export interface WhyFacts {
   readonly helper: (part: string) => Cell;
 }
 
-/** What the analyst should know of a cue here; `rests` leaves it out of the figure. */
+/** A note about a cue in its figure; with `rests` the cue is left out. */
 export interface FoundProblem {
   readonly problem: CueProblem;
   readonly rests: boolean;

@@ -2,7 +2,7 @@ import { colourOptions, glyphOptions } from 'core/glyph';
 import { choiceToken, type Option, type Sentence, type Token } from 'core/sentence';
 import * as z from 'zod/mini';
 
-/** What a label at a mark says. `glyph` puts the glyph where a label stands; `text` is the analyst's own, with computed values in braces. */
+/** The content of a mark's label. `glyph` puts the glyph in the label's place; `text` is the analyst's own, with computed values in braces. */
 export const LABELS = ['none', 'value', 'name', 'share', 'difference', 'glyph', 'text'] as const;
 /** What a mark's label says. */
 export type LabelKind = (typeof LABELS)[number];

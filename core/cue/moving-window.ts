@@ -5,7 +5,7 @@ export interface MovingWindow {
   readonly scope: Scope;
   readonly rows: number;
   readonly place: 'before' | 'up to' | 'around';
-  /** What stands where the window reaches beyond the first or last row: nothing, or what the rows that there are give. */
+  /** The values of a window that reaches beyond the first or last row: missing, or computed from the rows that exist. */
   readonly edges: 'full' | 'partial';
 }
 

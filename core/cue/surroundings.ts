@@ -1,7 +1,7 @@
 import type { Frame } from 'core/frame';
 import { columnOf, type ColumnType } from 'core/table';
 
-/** What a cue is written out against: how the figure is split, and what its columns are. */
+/** The context in which a cue is expanded: how the figure is split, and its columns. */
 export interface Surroundings {
   readonly category: string;
   readonly series: string | null;
@@ -36,7 +36,7 @@ export interface CueFacts extends Surroundings {
   readonly measures: readonly string[];
   /** Columns that could be measured too: choosing one adds it to the figure. */
   readonly candidates?: readonly Candidate[];
-  /** What lies behind a measure or candidate; undefined where that is not known. */
+  /** The rows behind a measure or candidate; undefined when they are unknown. */
   readonly rangeOf?: (name: string) => ValueRange | undefined;
   /** Measures that over all rows are more than a total: averages, ratios, medians. */
   readonly ratios?: readonly string[];

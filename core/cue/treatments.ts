@@ -98,7 +98,7 @@ const instead = z.object({ show: z.literal('instead'), part: name, measure: name
 /** How a cue shows; every kind's expansion is made of these, and no drawing code knows the kinds. */
 export const treatmentSchema = z.discriminatedUnion('show', [mark, ramp, split, line, band, span, instead]);
 
-/** What a cue asks of the drawing. */
+/** A request of a cue to the drawing. */
 export type Treatment = z.infer<typeof treatmentSchema>;
 /** A treatment of one sort. */
 export type TreatmentOf<S extends Treatment['show']> = Extract<Treatment, { show: S }>;

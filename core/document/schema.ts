@@ -116,11 +116,11 @@ export const scalesSchema = z.object({
   along: alongSchema,
 });
 
-/** What the analyst decided of one value axis. */
+/** The analyst's decisions about one value axis. */
 export type AxisChoice = z.infer<typeof axisSchema>;
 /** How categories lie along their axis. */
 export type AlongChoice = z.infer<typeof alongSchema>;
-/** What the analyst decided of a figure's scales. */
+/** The analyst's decisions about a figure's scales. */
 export type Scales = z.infer<typeof scalesSchema>;
 
 /** How a title may state what a cue found: plainly, with its number, or compared. */
@@ -324,7 +324,7 @@ export const namedLookSchema = z.object({
   colour: z.string().check(z.maxLength(60)),
 });
 
-/** What is saved: everything the analyst decided, nothing that is computed. */
+/** The saved document: everything the analyst decided, nothing that is computed. */
 export const projectSchema = z.object({
   version: z.literal(PROJECT_VERSION),
   id: z.string(),

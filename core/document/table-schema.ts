@@ -20,7 +20,7 @@ export const derivedSchema = z.object({
 /** How a column's texts were read (see `Reading`). */
 const readingSchema = z.object({ decimal: z.enum(['point', 'comma']), dates: z.enum(DATE_STYLES) });
 
-/** What was decided of one column of a source (see `ColumnIntake`). */
+/** The decisions about one column of a source (see `ColumnIntake`). */
 export const columnIntakeSchema = z.object({
   name,
   as: z.nullable(name),
@@ -87,7 +87,7 @@ const id = z.string().check(z.maxLength(200));
 
 /** Which keys a table of aligned lists has: of any list, of every list, or of the first. */
 export const ALIGN_HOW = ['any', 'every', 'first'] as const;
-/** What becomes of several rows of one key: nothing is aligned, their numbers are summed, or the first stands. */
+/** The treatment of several rows with one key: nothing is aligned, their numbers are summed, or the first stands. */
 export const SAME_KEYS = ['refuse', 'sum', 'first'] as const;
 
 /**
@@ -145,7 +145,7 @@ export const tableDocSchema = z.object({
 
 /** A column that a formula computes row by row. */
 export type Derived = z.infer<typeof derivedSchema>;
-/** What the document knows of a table. */
+/** A table's part of the document. */
 export type TableDoc = z.infer<typeof tableDocSchema>;
 /** One thing that is mended in a table. */
 export type Mend = z.infer<typeof mendSchema>;

@@ -23,9 +23,9 @@ export interface NumberStyle {
   readonly unitForAll?: boolean | undefined;
   /** A plus sign before what is above zero. */
   readonly signed?: boolean | undefined;
-  /** What is negative stands in parentheses instead of behind a minus sign. */
+  /** Writes negative numbers in parentheses instead of with a minus sign. */
   readonly parentheses?: boolean | undefined;
-  /** What stands for no value; a dash unless told otherwise. */
+  /** The text for no value; a dash by default. */
   readonly missing?: string | undefined;
 }
 

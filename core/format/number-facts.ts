@@ -1,4 +1,4 @@
-/** What is known of numbers as a whole. */
+/** Facts about a set of numbers. */
 export interface NumberFacts {
   /** The smallest and the largest; Infinity and −Infinity where there is none. */
   readonly low: number;

@@ -59,7 +59,7 @@ function checkAggregate(check: Checking, call: CallExpr, entry: Aggregate): Type
   return { op: 'aggregate', ...parts, type, key: aggregateKey(parts) };
 }
 
-/** What tells one aggregate of a formula from another. */
+/** The key that tells aggregates of a formula apart. */
 export function aggregateKey({ name, args, distinct, filter, within, window }: Omit<TypedAggregate, 'op'>): string {
   const body = `${name}(${distinct ? 'distinct ' : ''}${args.map(arg => arg.key).join(', ') || '*'})`;
   const ordered = within ? ` within group (${within.fraction} ${within.descending ? 'desc' : 'asc'})` : '';

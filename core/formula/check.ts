@@ -16,7 +16,7 @@ import type { TypedType } from './types';
 // Keys of nested parts hold those of their parts: longer ones are abridged, or they would grow with every level.
 const LONG_KEY = 240;
 
-/** What the walk carries: the text for messages, the scope, whether it stands inside an aggregate, and the faults found so far. */
+/** The state of the walk: the text for messages, the scope, whether it is inside an aggregate, and the faults so far. */
 export class Check implements Checking {
   constructor(
     readonly text: string,

@@ -20,7 +20,7 @@ export class Fault extends Error {
 /** A problem before its place is known. */
 export type Unplaced = FormulaProblem extends infer P ? (P extends FormulaProblem ? Omit<P, 'at' | 'words'> : never) : never;
 
-/** What the walk through a formula offers to the parts that check it. */
+/** The interface that the walk through a formula offers to the parts that check it. */
 export interface Checking {
   readonly text: string;
   readonly scope: Scope;

@@ -41,7 +41,7 @@ const scopes = new Map<string, Scope>();
 const widened: Kept<Scope> = new WeakMap();
 const compiled: Kept<Result<Typed>> = new WeakMap();
 
-/** What is kept of a scope: by what it is for, then by its text. Keys put together of both would be read letter by letter at each question. */
+/** The cache of a scope: by purpose, then by text. Joined keys would have to be hashed again at each lookup. */
 type Kept<Value> = WeakMap<Scope, Map<string, Map<string, Value>>>;
 
 function keptIn<Value>(all: Kept<Value>, scope: Scope, sort: string): Map<string, Value> {

@@ -303,7 +303,7 @@ function constantOf(f: Extract<Typed, { op: 'constant' }>): Vec {
 
 const sortKeys = new WeakMap<TypedWindow, string>();
 
-/** What tells one sort from another; written once for a window of a formula. */
+/** The key of a sort; made once per window of a formula. */
 function sortKeyOf(window: TypedWindow): string {
   const { partition, order } = window;
   const key = sortKeys.get(window) ?? JSON.stringify([partition.map(part => part.key), order.map(({ by, ...rest }) => [by.key, rest])]);

@@ -3,7 +3,7 @@ import type { Expr } from './ast';
 import type { Fault } from './checking';
 import type { Typed } from './typed';
 
-/** What stands for a part with a fault: missing, which fits everywhere. */
+/** The placeholder for a part with a fault: missing, which fits every type. */
 export const NOTHING: Typed = { op: 'constant', value: null, type: 'null', key: 'null' };
 
 // More than anybody mends at once.

@@ -4,7 +4,7 @@ import type { TypedBound, TypedBounds } from './typed';
 /** Sorted rows with the comparable numbers of their order keys (see `sortWindow`). */
 export type SortedWindow = SortedRows & { readonly keys: readonly Float64Array[] };
 
-/** What turns a comparable key back into the value a distance is measured from. */
+/** Inverse of `sortKey`: recovers the value used for distances. */
 export interface RangeKey {
   readonly type: 'number' | 'date' | 'timestamp';
   readonly descending: boolean;

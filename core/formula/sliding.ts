@@ -1,6 +1,6 @@
 import { fromPairs, quantileAt, type AggregateOptions, type FrameRanges } from './functions';
 
-/** What slides: the values in window order, and the frame of each position. All results stand at positions, not rows. */
+/** The input of a sliding window: the values in window order, and the frame of each position. Results are by position, not by row. */
 export interface Sliding extends FrameRanges {
   readonly values: Float64Array;
 }
@@ -126,7 +126,7 @@ export function slidingVariances(sliding: Sliding, fewest: 0 | 1, root: boolean)
   });
 }
 
-/** What two columns tell of each other over a moving window; rows lacking either are passed over. */
+/** Statistics of two columns over a moving window; rows that lack either value are skipped. */
 export function slidingPairs(sliding: Sliding, xs: Float64Array, name: string): Float64Array {
   return slide(sliding, pairs(sliding.values, xs), ([n, meanY, meanX, yy, xx, xy]) =>
     fromPairs(name, {

@@ -19,7 +19,7 @@ export function sqlOf(f: Typed): string {
   return text;
 }
 
-/** What engines say differently. */
+/** The differences between engines. */
 export interface SqlDialect {
   readonly name: string;
   /** A text as a value of another type, null where it does not read as one. `whole`: a number without decimals. */

@@ -14,7 +14,7 @@ import type { Step } from './schema';
 import { binWidth } from './bins';
 import { allSteps } from './steps';
 
-/** What stands in a period without rows, by measure; missing in every other column. */
+/** The values of a period without rows, by measure; missing in every other column. */
 export type EmptyValues = Readonly<Record<string, number>>;
 
 /**

@@ -30,7 +30,7 @@ export interface Frame {
   readonly category: string;
   readonly panel: string | null;
   readonly series: string | null;
-  /** What the category is nested in, outermost first; only a crosstab has any. */
+  /** The columns that the category is nested in, outermost first; only a crosstab has any. */
   readonly outer: readonly string[];
   readonly carried: readonly string[];
   readonly measures: readonly string[];
@@ -102,7 +102,7 @@ const keyNames = ({ category, panel, series, outer }: FigureData): string[] => [
   ...new Set([category, panel, series, ...outer.map(({ column }) => column)].filter((name): name is string => name !== null)),
 ];
 
-/** What each key column is cut to; the category's own step goes before that of what else it may be. */
+/** The step of each key column; the category's own step takes precedence. */
 const stepsOf = ({ category, step, series, seriesStep, outer }: FigureData): ReadonlyMap<string, Step> =>
   new Map([
     ...outer.map(({ column, step: own }) => [column, own] as const),

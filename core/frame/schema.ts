@@ -100,7 +100,7 @@ export const figureDataSchema = z.object({
   outer: z.array(z.object({ column: z.string(), step: stepSchema })).check(z.maxLength(MOST_OUTER)),
   /** Steps of the series, where it is a date or a number. */
   seriesStep: stepSchema,
-  /** What a sum over a period without rows is: missing, zero, or not in the figure at all. */
+  /** The sum over a period without rows: missing, zero, or not in the figure at all. */
   empty: z.enum(['missing', 'zero', 'left-out']),
   series: z.nullable(z.string()),
   panel: z.nullable(z.string()),
@@ -111,7 +111,7 @@ export const figureDataSchema = z.object({
   whatIfs: z.array(whatIfSchema),
 });
 
-/** What a figure's filter keeps. */
+/** A filter of a figure: the rows that it keeps. */
 export type Filter = z.infer<typeof filterSchema>;
 /** How one measure or helper column is drawn. */
 export type LayerShape = (typeof LAYER_SHAPES)[number];

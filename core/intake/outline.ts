@@ -1,6 +1,6 @@
 import { rowsWithValue, type ColumnType, type Table } from 'core/table';
 
-/** What has to be known of a column to tell what another source changes in it. */
+/** The facts about a column that are needed to see what another source changes in it. */
 export interface OutlineColumn {
   readonly name: string;
   readonly type: ColumnType;

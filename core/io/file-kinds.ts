@@ -1,4 +1,4 @@
-/** What is known of a kind of file before one is opened. */
+/** Facts about a kind of file, known before a file is opened. */
 export interface FileKind {
   /** As people call it: "CSV". */
   readonly name: string;
@@ -22,7 +22,7 @@ export type FileKindName = keyof typeof FILE_KINDS;
 // Files of any kind may be packed.
 const PACKED = 'gz';
 
-/** What a file chooser of the page accepts: every ending, with dots and commas, and pasted text's media types. */
+/** The `accept` text of the page's file choosers: every ending, and the media types of pasted text. */
 export const acceptedFiles = (): string =>
   [...new Set([...Object.values(FILE_KINDS).flatMap(({ endings }) => [...endings]), PACKED])]
     .map(ending => `.${ending}`)

@@ -31,7 +31,7 @@ function skipSpace(text: string, at: number): number {
   return end;
 }
 
-/** What may follow a token, or null when it may not stand here; keeps track of open brackets. */
+/** The tokens that may follow a token, or null when it may not stand here; tracks open brackets. */
 function step(token: string, next: Next, open: string[]): Next | null {
   const mark = '{}[]:,'.includes(token) ? token : token.startsWith('"') ? 'text' : 'other';
   if (mark === '}' || mark === ']') return closes(mark, next, open) ? 'comma-or-end' : null;

@@ -10,7 +10,7 @@ import { fewest, type LineOf } from './reading-notes';
 import { RowRun, TooLarge } from './row-run';
 import { CellTooLong, Irregular, tokenizePieces } from './tokenize';
 
-/** What the reading of a file may be told. */
+/** Options for reading a file. */
 export interface ReadOptions {
   /** Called about every megabyte with the share read, 0 to 1. */
   readonly onProgress?: ((share: number) => void) | undefined;

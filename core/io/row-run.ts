@@ -29,7 +29,7 @@ export class TooLarge extends Error {
   }
 }
 
-/** What is known of rows before they come. */
+/** Facts about rows before they are read. */
 export interface RunOptions {
   readonly delimiter: string;
   readonly intake?: Intake | undefined;

@@ -10,7 +10,7 @@ export interface TokenizeFaults {
   readonly misplaced: readonly number[];
 }
 
-/** What cutting a text into cells needs to know. */
+/** Options for cutting a text into cells. */
 export interface TokenizeOptions {
   readonly delimiter: string;
   /** The line end of the whole text; `mixed` is read the lenient way. */

@@ -4,10 +4,10 @@ import type { Obstacles } from './obstacles';
 import { Claims, Placed } from './placed';
 import { heightOf, type LabelPlace, type LabelWish, type Spot, type WidthAt } from './wish';
 
-/** What labels are placed among. */
+/** Inputs of label placement. */
 export interface LabelGround {
   readonly obstacles: Obstacles;
-  /** What no label leaves. */
+  /** The area that labels must stay inside. */
   readonly room: Box;
   readonly width: WidthAt;
 }
@@ -33,7 +33,7 @@ export function placeLabels(wishes: readonly LabelWish[], ground: LabelGround): 
   return places;
 }
 
-/** What was put somewhere by hand comes first. */
+/** Labels placed by hand come first. */
 const rankOf = (wish: LabelWish | undefined): number => (wish?.pinned ? -Infinity : (wish?.priority ?? Infinity));
 
 /** How a label is written while it looks for a place. */
@@ -46,7 +46,7 @@ interface Written extends Extent {
 class Placing {
   private readonly placed = new Placed();
   private claims: Claims | null = null;
-  /** What each label may ask: of its own, so that none is placed otherwise because another had to look longer. */
+  /** Gives each label its own budget of tries, so that a label that needs many tries does not change where others stand. */
   private readonly each: number;
   private tries = 0;
 

@@ -11,7 +11,7 @@ export interface Spot {
   readonly side: Side;
   /** From the point to the label, in CSS pixels. */
   readonly gap: number;
-  /** What it must not leave beside the room of all labels: the mark that it is written on, the values up to a break. */
+  /** A tighter area for this label: the mark that it is written on, the values up to a break. */
   readonly within?: Box;
   /** The obstacles that it may lie on, from the first up to the one before the last number. */
   readonly on?: readonly [from: number, to: number];
@@ -19,7 +19,7 @@ export interface Spot {
 
 /** A label that is wanted. */
 export interface LabelWish {
-  /** What it says, in its lines. */
+  /** Its text, in lines. */
   readonly lines: readonly string[];
   /** The same shorter, the fullest first; only asked for where it has no room. */
   readonly shorter: () => readonly (readonly string[])[];

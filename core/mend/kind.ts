@@ -16,14 +16,14 @@ export interface Mended {
   readonly kept: Int32Array | null;
   /** Rows that were left out, or cells that were changed. */
   readonly count: number;
-  /** What else has to be known of it. */
+  /** Notes about the mend. */
   readonly also?: string;
 }
 
 /** Something that looks wrong in a table, and what would mend it. */
 export interface Found<M extends Mend = Mend> {
   readonly mend: M;
-  /** What was found, with an example. */
+  /** The finding, with an example. */
   readonly said: string;
   readonly count: number;
   /** The first rows that it is about, rising. */
@@ -34,7 +34,7 @@ export interface Found<M extends Mend = Mend> {
 export interface MendKind<M extends Mend = Mend> {
   /** How it is offered where nothing was found. */
   readonly offer: string;
-  /** What it leaves out or changes. */
+  /** The number of rows or cells that it leaves out or changes. */
   readonly counts: 'row' | 'cell' | 'column';
   /** What of its kind looks wrong. Cost: a few passes over the columns it concerns, texts once per dictionary. */
   readonly find: (table: Table) => readonly Found<M>[];

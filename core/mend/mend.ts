@@ -33,7 +33,7 @@ const kinds: { readonly [K in Mend['kind']]: MendKind<Extract<Mend, { readonly k
 /** The kind of a mend; each takes its own alone. */
 const kindOf = (mend: Mend): MendKind => kinds[mend.kind] as unknown as MendKind;
 
-/** What became of one mend. */
+/** The outcome of one mend. */
 export interface MendOutcome {
   /** Rows that it left out, or cells that it changed. */
   readonly count: number;
@@ -68,10 +68,10 @@ export function mendTable(source: Table, mends: readonly Mend[]): MendedTable {
   return { table, origin, outcomes };
 }
 
-/** What looks wrong in a table. Cost: a few passes over each column. */
+/** The problems of a table. Cost: a few passes over each column. */
 export const findMends = (table: Table): Found[] => Object.values(kinds).flatMap(kind => kind.find(table) as readonly Found[]);
 
-/** What a mend leaves out or changes: rows, cells, or columns. */
+/** The scope of a mend: rows, cells, or columns. */
 export const mendCounts = (mend: Mend): MendKind['counts'] => kindOf(mend).counts;
 
 /** How a mend reads, as a sentence whose words are the controls. */

@@ -6,7 +6,7 @@ import { numberIn } from './bounds';
 import type { AxisPlan, BandPlan, Layer, LevelLine, PanelAxes } from './plan';
 import type { ValueWriter } from 'core/words';
 
-/** What value axes are fitted around. */
+/** Inputs for fitting value axes. */
 export interface AxesRequest {
   readonly figure: Figure;
   readonly titles: readonly string[];
@@ -42,7 +42,7 @@ export function axesOf(request: AxesRequest): PanelAxes[] {
   });
 }
 
-/** What axes depend on of what is drawn: values and places, not colours. Arrays stand for themselves, so that what did not change is the very same. */
+/** The drawn values and places that axes depend on, without colours. Arrays are compared by identity, so unchanged axes stay the same objects. */
 export const readAtAxes = ({ layers, lines, bands }: Pick<AxesRequest, 'layers' | 'lines' | 'bands'>): unknown[] => [
   ...layers.flatMap(({ ends, bases, axis, panel, shape, measure, as, name }) => [ends, bases, axis, panel, shape, measure, as, name]),
   'lines',
@@ -68,7 +68,7 @@ function within(request: AxesRequest, keeps: (item: { readonly panel: number }) 
   return { ...request, layers: request.layers.filter(keeps), lines: request.lines.filter(keeps), bands: request.bands.filter(keeps) };
 }
 
-/** What a panel shares its scale with: the number of its row or column in the grid, the same for all, or null where it has a scale of its own. */
+/** The group that a panel shares its scale with: the number of its row or column in the grid, one number for all, or null for a scale of its own. */
 function heldWith(figure: Figure, panel: number, count: number): number | null {
   if (figure.data.panel === null || figure.scales.panels === 'free') return null;
   if (figure.scales.panels === 'matched') return 0;
@@ -178,7 +178,7 @@ const holds: { readonly [B in Scales['between']]: Held } = {
 const scalesOf = (request: AxesRequest, places: readonly number[]): readonly ValueScale[] =>
   (places.length > 1 ? holds[request.figure.scales.between] : free)(request, places);
 
-/** What an axis is called, with what it counts in. Words by hand may leave the unit out, but never the power, without which its numbers are other ones. */
+/** The title of an axis with its unit. Words by hand may leave the unit out, but never the power, without which the numbers would be wrong. */
 function titleOf(read: string, counts: string, isAlone: boolean): string {
   if (!read) return isAlone ? counts : '';
   return counts && !read.includes(counts) ? `${read} (${counts})` : read;

@@ -28,7 +28,7 @@ function beyondIn({ shape, ends, bases }: Layer, low: number, high: number): Bey
   return found;
 }
 
-/** What lies beyond its axis: `says` is followed by the axis. */
+/** Values beyond their axis: `says` is followed by the axis. */
 interface Outside {
   readonly axis: number;
   readonly says: string;

@@ -9,7 +9,7 @@ const FAMILIES: { readonly [F in LiveryDoc['family']]: string } = {
   mono: "'Spline Sans Mono Variable', ui-monospace, monospace",
 };
 
-/** What a figure is drawn and written with. Cost: none while nothing that it depends on changed. */
+/** The livery that a figure is drawn with. Cost: none while its inputs are unchanged. */
 export function dressedIn(
   { figure, writing, livery: page }: Pick<PlanRequest, 'figure' | 'writing' | 'livery'>,
   stages: Stages,

@@ -67,7 +67,7 @@ const INSIDE = /^\{(.*?)(?:\s+as\s+([\p{L}\p{N}_ ]+?))?\s*\}$/u;
 /** The measure that a formula speaks of, for its unit and decimals: the first whose name stands in it. */
 const soleMeasure = (formula: string, measures: readonly string[]): string => measures.find(name => formula.includes(name)) ?? '';
 
-/** What a text with computed values is written over. */
+/** The context of a text with computed values. */
 export type WordsOver = Pick<LayoutRequest, 'frame' | 'applied' | 'write' | 'formats'>;
 
 /** A text outside a figure with values computed over its rows, as in its own words; what cannot be computed is told. */

@@ -13,7 +13,7 @@ export interface Said {
   readonly numbers: LabelNumbers | null;
 }
 
-/** What labels are made from. */
+/** Inputs of labels. */
 export interface SaysFacts {
   readonly request: LayoutRequest;
   readonly layer: Layer;

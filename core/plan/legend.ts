@@ -17,7 +17,7 @@ export const legendOf = (request: LegendRequest, layers: readonly Layer[]): Lege
 export const eachOnce = (entries: readonly LegendEntry[]): LegendEntry[] =>
   entries.filter((entry, i) => entries.findIndex(other => sameEntry(entry, other)) === i);
 
-/** What a legend is made from. */
+/** Inputs of a legend. */
 export type LegendRequest = Pick<PlanRequest, 'applied' | 'frame' | 'livery'>;
 
 /** Series by their colour where they show it; then only treatments that show somewhere, and the rest. */

@@ -31,7 +31,7 @@ export interface Picture {
   readonly withoutValue: { readonly table: Readonly<Record<string, number>>; readonly figure: Readonly<Record<string, number>> };
 }
 
-/** What a picture is made from. */
+/** Inputs of a picture. */
 export interface PictureRequest {
   readonly figure: Figure;
   /** The figure's table, edits laid over it. */

@@ -3,7 +3,7 @@ import type { ShapeName } from 'core/shape';
 import type { WordFault } from './figure-words';
 import type { Livery } from './livery';
 
-/** What every kind of figure has. */
+/** The parts that every kind of figure has. */
 export interface PlanWords {
   /** What is measured and what is listed, such as "milk (L) by hut". */
   readonly axisNote: string;

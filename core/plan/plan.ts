@@ -182,7 +182,7 @@ export interface LevelLine {
   readonly label: string;
   /** The cue that it belongs to. */
   readonly cue: string;
-  /** What dragging it on the stage changes. */
+  /** The change that dragging it on the stage makes. */
   readonly drag: DragTarget | null;
 }
 

@@ -7,7 +7,7 @@ import type { LookedTotals } from './looked-totals';
 
 import type { ValueWriter, Writing } from 'core/words';
 
-/** What a plan is made from. `applied` is empty for the figure without its cues. */
+/** Inputs of a plan. `applied` is empty for the figure without its cues. */
 export interface PlanRequest {
   readonly figure: Figure;
   readonly frame: Frame;

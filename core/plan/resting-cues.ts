@@ -1,6 +1,6 @@
 import type { AppliedCue, Treatment } from 'core/cue';
 
-/** What a table has no place for, by sort of treatment; the others show in its cells. */
+/** Treatments that a table has no place for; the others show in its cells. */
 const PLACELESS: { readonly [S in Treatment['show']]?: string } = { line: 'line', band: 'band', span: 'spans', split: 'parts' };
 
 /**

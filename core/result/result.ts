@@ -1,6 +1,6 @@
 import type { Problem } from './problem';
 
-/** What an analyst's request leads to: a value, or every problem found in it. */
+/** The outcome of an analyst's request: a value, or every problem found in it. */
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** A result with its value. */

@@ -1,13 +1,13 @@
 import { linearScale, ticksBetween, timesAll, type LinearScaleOptions } from './linear-scale';
 import type { BrokenScale, LinearScale, ScaleKind, Straight, Stretch } from './scale';
 
-/** What is left out of an axis: from value to value. */
+/** A range of values that an axis leaves out. */
 export interface Break {
   readonly from: number;
   readonly to: number;
 }
 
-/** What a broken scale is made from beside its values. */
+/** Options of a broken scale beside its values. */
 export interface BrokenOptions extends LinearScaleOptions {
   /** Rising, apart from each other. */
   readonly breaks: readonly Break[];

@@ -37,7 +37,7 @@ export function positionsOf(scale: ValueScale, values: Float64Array): Float64Arr
 /** The straight way of a scale that has one, for passes over thousands of marks: `from + value * perUnit` is the position; null for the others. */
 export const straightOf = (scale: ValueScale): Straight | null => kindOf(scale).straight(scale);
 
-/** What a reader must be told of a scale; empty for a linear one. */
+/** The note that a reader needs about a scale; empty for a linear one. */
 export const describeScale = (scale: ValueScale, write: (value: number) => string): string => kindOf(scale).describe(scale, write);
 
 /** Ticks without numbers, between the others. */

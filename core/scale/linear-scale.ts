@@ -3,17 +3,17 @@ import type { LinearScale, ScaleKind } from './scale';
 /** `kept`: zero belongs to the scale; `out`: it does not, unless values lie on both sides of it; `free`: as the round ends fall. */
 export type ZeroChoice = 'kept' | 'out' | 'free';
 
-/** What the ends of a scale are held to. */
+/** Constraints on the ends of a scale. */
 export interface Limits {
   /** Bounds of the analyst's own, in data units; ticks stay round within them. */
   readonly low?: number | null;
   readonly high?: number | null;
-  /** What headroom and rounding never pass; the data itself may. */
+  /** Limits that headroom and rounding never pass; the data itself may. */
   readonly ceiling?: number | null;
   readonly floor?: number | null;
 }
 
-/** What the ends of a linear scale must hold. */
+/** Constraints on the ends of a linear scale. */
 export interface LinearScaleOptions extends Limits {
   /** Wanted number of steps; the result comes near it. Five or fewer unless said. */
   readonly steps?: number;

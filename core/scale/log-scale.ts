@@ -1,7 +1,7 @@
 import { limited, ticksBetween, timesAll, type Limits } from './linear-scale';
 import type { LogScale, ScaleKind } from './scale';
 
-/** What a log scale is made from beside its values. */
+/** Options of a log scale beside its values. */
 export interface LogOptions extends Limits {
   /** Above 1; ten unless said. */
   readonly base?: number;

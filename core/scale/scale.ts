@@ -1,4 +1,4 @@
-/** What every scale tells: its ends in data units, the low one first, and its ticks between them, rising. */
+/** The fields of every scale: its ends in data units, the low one first, and its ticks between them, sorted ascending. */
 interface ScaleEnds {
   readonly low: number;
   readonly high: number;
@@ -52,7 +52,7 @@ export interface Straight {
   readonly perUnit: number;
 }
 
-/** What a kind of scale knows how to do. A new kind is an entry in `kinds`. */
+/** The operations of a kind of scale. A new kind is an entry in `kinds`. */
 export interface ScaleKind<S extends ValueScale> {
   /** Where a value stands: 0 at the low end, 1 at the high one, beyond them where it lies beyond. Rises with the value. */
   position(scale: S, value: number): number;
@@ -64,6 +64,6 @@ export interface ScaleKind<S extends ValueScale> {
   straight(scale: S): Straight | null;
   /** The same scale for values so many times as large: each stands where it stood. */
   times(scale: S, factor: number): S;
-  /** What a reader must be told of it; empty for what goes without saying. `write`: a value in words. */
+  /** The note that a reader needs about it; empty when nothing needs saying. `write`: a value in words. */
   describe(scale: S, write: (value: number) => string): string;
 }

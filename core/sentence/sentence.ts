@@ -19,7 +19,7 @@ export type TokenInput =
       readonly options: readonly Option[];
       /** What may be typed. */
       readonly hint: string;
-      /** What is wrong with a typed text; null when it will do. */
+      /** The fault of a typed text; null when it is valid. */
       readonly check: (text: string) => string | null;
     }
   | { readonly kind: 'formula'; readonly value: string; readonly name: string; readonly place: 'derived' | 'measure' | 'helper' }
@@ -31,7 +31,7 @@ export interface Token {
   readonly key: string;
   /** The word as it reads in the sentence. */
   readonly text: string;
-  /** What the word decides, for the popover's heading and for a screen reader. */
+  /** The decision behind the word, for the popover's heading and for a screen reader. */
   readonly about: string;
   readonly input: TokenInput;
 }

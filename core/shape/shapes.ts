@@ -14,7 +14,7 @@ export interface Shape {
   readonly steps: boolean;
   /** Where its marks begin unless they stand on others: at zero, or at a value of their own, which is then read as well. */
   readonly base: 'zero' | 'own';
-  /** What stands for it in the legend. */
+  /** Its symbol in the legend. */
   readonly key: 'swatch' | 'stem' | 'line' | 'area' | 'dot';
 }
 

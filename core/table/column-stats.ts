@@ -1,6 +1,6 @@
 import { isNumeric, MISSING_BOOLEAN, missingMarker, type BooleanValues, type Column, type NumericValues, type TextValues } from './column';
 
-/** What a column holds, at a glance. */
+/** A summary of a column's contents. */
 export interface ColumnStats {
   /** Rows with a value. */
   readonly there: number;

@@ -30,7 +30,7 @@ export type Column = Values & { readonly name: string };
 
 /** The code of a missing text. */
 export const MISSING_TEXT = -1;
-/** What stands for neither yes nor no. */
+/** The marker of a missing yes or no. */
 export const MISSING_BOOLEAN = 2;
 
 /** One cell as plain data: dates as ISO text, missing as null. */
@@ -50,7 +50,7 @@ export function rowsWithValue(values: Values): Int32Array {
   return rows;
 }
 
-/** What rows have a value, where making the values has told already: rising, none left out. */
+/** The rows that have a value, when building the column has found them: sorted ascending, complete. */
 export const knowRowsWithValue = (data: Values['data'], rows: Int32Array): void => void present.set(data, rows);
 
 const present = new WeakMap<Values['data'], Int32Array>();

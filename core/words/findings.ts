@@ -6,7 +6,7 @@ import { columnOf, levelIn, rowsWithValue, type NumericValues } from 'core/table
 import { partName, rowName } from './row-names';
 import type { ValueWriter } from './value-writer';
 
-/** What a finding is told from: the figure's numbers, its names, and how its values are written. */
+/** Inputs of a finding: the figure's numbers, its names, and its number writer. */
 export interface Finding {
   readonly from: AppliedCue;
   readonly frame: Frame;

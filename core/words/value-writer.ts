@@ -73,7 +73,7 @@ interface Ways {
   readonly writeFull: (value: number) => string;
 }
 
-/** What of a figure its writer reads: while it stays the same, so does the writer. */
+/** The parts of a figure that its writer depends on: while they are unchanged, so is the writer. */
 export type WrittenFigure = Pick<Figure, 'data' | 'dress'> & { readonly scales: Pick<Figure['scales'], 'unit' | 'decimals'> };
 
 /** How a figure's values are written. Cost: a style per measure, made when it is first asked for. */

@@ -95,7 +95,7 @@ const mapTable = (project: Project, id: string, change: (table: TableDoc) => Tab
 const mapWhatIfs = (project: Project, id: string, change: (whatIfs: WhatIf[]) => WhatIf[]): Project =>
   mapFigure(project, id, figure => ({ ...figure, data: { ...figure.data, whatIfs: change(figure.data.whatIfs) } }));
 
-/** What tells one item from another. */
+/** The key that tells items apart. */
 type NameOf<T> = (item: T) => string;
 const cellName: NameOf<Omit<CellEdit, 'value'>> = ({ row, column }) => `${row}\u0000${column}`;
 const whatIfName: NameOf<Omit<WhatIf, 'value'>> = ({ by, category, measure, split }) =>

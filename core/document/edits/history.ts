@@ -20,7 +20,7 @@ export interface Step {
 /** A project without a past. */
 export const historyOf = (project: Project): History => ({ project, past: [], future: [] });
 
-/** What moves a history: an edit, undo, redo. */
+/** A step of a history: an edit, undo, redo. */
 export type HistoryMove =
   { readonly kind: 'edit'; readonly edit: Edit; readonly key?: string | undefined } | { readonly kind: 'undo' } | { readonly kind: 'redo' };
 

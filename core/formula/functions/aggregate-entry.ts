@@ -15,7 +15,7 @@ export interface AggregateOptions {
   readonly descending: boolean;
 }
 
-/** What a moving window keeps of its rows; see `sliding.ts`. */
+/** The state that a moving window keeps of its rows; see `sliding.ts`. */
 export type SlidingKind = 'sum' | 'variance' | 'pair' | 'min' | 'max' | 'count' | 'sorted';
 
 /** One aggregate of the language. Missing values are skipped; `run` gives one value per group. */

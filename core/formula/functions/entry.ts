@@ -5,7 +5,7 @@ import type { Vec } from '../vec';
 /** Under which head the reference lists a function. */
 export type FunctionGroup = 'number' | 'missing' | 'text' | 'date' | 'aggregate' | 'window';
 
-/** What the function reference, completion and messages say of a function. */
+/** The words about a function for the reference, completion and messages. */
 export interface FunctionHelp {
   readonly group: FunctionGroup;
   /** How it is called, such as `round(x[, n])`. */

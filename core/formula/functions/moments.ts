@@ -121,7 +121,7 @@ export function fromPairs(name: string, { n, meanY, meanX, yy, xx, xy }: PairSum
   return yy > 0 ? finite(Math.max(-1, Math.min(1, xy / Math.sqrt(xx * yy)))) : NaN;
 }
 
-/** What two columns tell of each other per group (correlation, slope, …); rows lacking either are passed over. Cost: O(rows). */
+/** Statistics of two columns per group (correlation, slope, …); rows that lack either value are skipped. Cost: O(rows). */
 export function pairMoments([y, x]: readonly [NumericVec, NumericVec], { ids, count, rows }: Groups, name: string): Float64Array {
   const sums = Array.from({ length: count }, () => new RunningPairs());
   const [ys, xs] = [y.constant ? 0 : 1, x.constant ? 0 : 1];

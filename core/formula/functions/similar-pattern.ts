@@ -9,7 +9,7 @@ export interface Pattern {
   readonly start: number;
 }
 
-/** So many states a pattern may have, that no repetition of repetitions fills the memory. */
+/** The most states that a pattern may have, so that nested repetitions cannot fill the memory. */
 const MOST_STATES = 10_000;
 const CLASSES: Readonly<Record<string, RegExp>> = {
   alpha: /^\p{L}$/u,

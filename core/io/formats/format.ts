@@ -4,7 +4,7 @@ import type { ReadBundle } from '../project-file';
 import type { ImportedTable } from '../imported';
 import type { ReadOptions } from '../read-csv';
 
-/** What a file holds: tables, or a whole project with its own. */
+/** The contents of a file: tables, or a whole project with its own. */
 export type Contents =
   { readonly kind: 'tables'; readonly tables: readonly ImportedTable[] } | { readonly kind: 'project'; readonly bundle: ReadBundle };
 

@@ -29,7 +29,7 @@ export class TextRuns {
     if (name === 't') this.isTaken = false;
   }
 
-  /** What was collected. */
+  /** The collected texts. */
   whole(): string {
     return unescaped(this.text);
   }

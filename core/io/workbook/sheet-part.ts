@@ -6,7 +6,7 @@ import type { SheetCells } from './sheet-cells';
 import type { Merge } from './sheet-head';
 import { readPart } from './xml-part';
 
-/** What is known beside the part of a sheet. */
+/** Facts from outside the part of a sheet. */
 export interface SheetPartOptions {
   readonly formats: readonly NumberFormat[];
   readonly onProgress?: ((share: number) => void) | undefined;
