@@ -1,6 +1,6 @@
 import { MOST_BREAKS, type AxisChoice } from 'core/document';
 import { typedNumber } from 'core/cue';
-import { proposeBreaks, type Break } from 'core/scale';
+import { proposeBreaks, SCALE_FACTS, type Break } from 'core/scale';
 import type { Option } from 'core/sentence';
 import { axisEntry, plainOption, type Typed } from './axis-entry';
 import { axisAt, typedValue, written } from './axis-place';
@@ -11,7 +11,7 @@ const BREAK_HINT = 'From value to value, such as “100 to 900”, several joine
 const BY_LENGTH = 'by their lengths';
 const SHARE_HINT = 'A share for each stretch from the low end, such as “70 : 30”, or “by their lengths”.';
 
-const isLinear = ({ scale }: AxisChoice): boolean => scale === 'linear';
+const isStraight = ({ scale }: AxisChoice): boolean => SCALE_FACTS[scale].isStraight;
 const rangeWords = ({ from, to }: Break): string => `${written(from)} to ${written(to)}`;
 
 /** What an axis leaves out, and how what is left shares the room. */
@@ -21,7 +21,7 @@ export const axisBreakSettings = {
     about: 'Values left out',
     search: 'break broken axis cut gap dwarf outlier skip',
     hint: BREAK_HINT,
-    isFor: isLinear,
+    isFor: isStraight,
     options: offers,
     typed: breaks => (breaks.length ? breaks.map(rangeWords).join(' and ') : NOTHING),
     read: readBreaks,
@@ -31,7 +31,7 @@ export const axisBreakSettings = {
     about: 'Room of the stretches',
     search: 'break broken axis share height proportion',
     hint: SHARE_HINT,
-    isFor: axis => isLinear(axis) && axis.breaks.length > 0,
+    isFor: axis => isStraight(axis) && axis.breaks.length > 0,
     options: () => [plainOption(BY_LENGTH), plainOption('50 : 50'), plainOption('70 : 30')],
     typed: shares => (shares.length ? shares.map(written).join(' : ') : BY_LENGTH),
     read: readShares,

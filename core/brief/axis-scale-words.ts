@@ -1,6 +1,6 @@
 import { MOST_BASE, type AxisChoice } from 'core/document';
 import { powerText } from 'core/format';
-import { baseWord } from 'core/scale';
+import { baseWord, SCALE_FACTS, SCALE_NAMES, type ScaleName } from 'core/scale';
 import { typedNumber } from 'core/cue';
 import { axisEntry, plainOption } from './axis-entry';
 import { aboutOf, AXIS_NAMES, axisAt, axisPart, changedAxis, plainAt, written } from './axis-place';
@@ -16,8 +16,10 @@ const POWER_HINT = `A whole power of ten up to 30, such as 5, or â€œ${NO_POWER}â
 const OWN_TITLE = 'what is read there';
 const MOST_TITLE = 200;
 
-const isBent = ({ scale }: AxisChoice): boolean => scale !== 'linear';
-const positive = (bound: AxisChoice['low']): AxisChoice['low'] => (typeof bound === 'number' && bound <= 0 ? null : bound);
+const hasBase = ({ scale }: AxisChoice): boolean => SCALE_FACTS[scale].hasBase;
+/** A bound that has a place on a scale; null where it has none, which fits it to the data. */
+const boundOn = (scale: ScaleName, bound: AxisChoice['low']): AxisChoice['low'] =>
+  typeof bound === 'number' && !SCALE_FACTS[scale].isDefinedAt(bound) ? null : bound;
 
 /** How values become places: evenly, or by factors. */
 export const axisScaleSettings = {
@@ -27,16 +29,12 @@ export const axisScaleSettings = {
     governs: place => [axisPart(place)],
     places: () => AXIS_NAMES,
     plain: (_subject, place) => plainAt(place).scale,
-    options: choices([
-      ['linear', 'linear'],
-      ['log', 'logarithmic'],
-      ['symlog', 'symmetric log, for values on both sides of zero'],
-    ]),
+    options: choices(SCALE_NAMES.map(name => [name, SCALE_FACTS[name].words] as const)),
     now: (subject, place) => axisAt(subject, place).scale,
-    // Bounds that a log axis has no place for would stand in the sentence without a meaning.
+    // A bound without a place on the scale would stand in the sentence without a meaning.
     set: (subject, place, scale) => {
       const { low, high } = axisAt(subject, place);
-      return changedAxis(subject, place, scale === 'log' ? { scale, low: positive(low), high: positive(high) } : { scale });
+      return changedAxis(subject, place, { scale, low: boundOn(scale, low), high: boundOn(scale, high) });
     },
   }),
   base: axisEntry({
@@ -44,7 +42,7 @@ export const axisScaleSettings = {
     about: 'Base of the logarithm',
     search: 'log powers ten two e natural',
     hint: BASE_HINT,
-    isFor: isBent,
+    isFor: hasBase,
     options: () => ['2', 'e', '10'].map(base => plainOption(base)),
     typed: baseWord,
     read(text) {
@@ -57,7 +55,7 @@ export const axisScaleSettings = {
     about: 'Numbers of a log axis',
     search: 'log powers labels ticks every',
     hint: EVERY_HINT,
-    isFor: isBent,
+    isFor: hasBase,
     options: () => [plainOption(FITTING, 'as many powers as fit'), plainOption('1', 'every power'), plainOption('2'), plainOption('3')],
     typed: every => (every === null ? FITTING : String(every)),
     reads: every => (every === null ? 'as many powers as fit' : every === 1 ? 'every power' : `one power in ${every}`),

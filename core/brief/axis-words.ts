@@ -2,6 +2,7 @@ import { MOST_BOUND, type AxisChoice } from 'core/document';
 import { compileFormula } from 'core/formula';
 import type { FigureData } from 'core/frame';
 import { messageFor } from 'core/result/words';
+import { SCALE_FACTS } from 'core/scale';
 import { speakerOf, type Clause } from './section';
 import { axisBreakSettings } from './axis-break-words';
 import { axisEntry, plainOption, type Typed } from './axis-entry';
@@ -66,7 +67,8 @@ function readBound(text: string, subject: Subject, place: string, end: 'low' | '
   const axis = axisAt(subject, place);
   const bound = typedValue(subject, text);
   if (!Number.isFinite(bound)) return readFormula(text.trim(), subject);
-  if (axis.scale === 'log' && bound <= 0) return { fault: `A log axis has no place for ${written(bound)}: its ends lie above zero.` };
+  const { isDefinedAt, axisWords } = SCALE_FACTS[axis.scale];
+  if (!isDefinedAt(bound)) return { fault: `${opening(axisWords)} axis has no place for ${written(bound)}: its ends lie above zero.` };
   const [low, high] = end === 'low' ? [bound, axis.high] : [axis.low, bound];
   // What a formula gives is known when it is computed.
   if (typeof low !== 'number' || typeof high !== 'number' || low < high) return { value: bound };
@@ -85,6 +87,8 @@ function readFormula(text: string, subject: Subject): Typed<string> {
   return compiled.ok ? { value: text } : { fault: [...compiled.problems.map(messageFor), HINT].join(' ') };
 }
 
+const opening = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
 const numbersOf = ({ measures, helpers }: FigureData): (readonly [string, 'number'])[] =>
   [...measures, ...helpers].map(({ name }) => [name, 'number'] as const);
 
@@ -95,19 +99,18 @@ export function axisClauses(subject: Subject, place: AxisName, name: string): re
   const { scale, breaks } = axisAt(subject, place);
   const of = (setting: keyof typeof axisSettings, said: string, after = '.'): Clause =>
     clause(setting, subject, { place, said: [` ${name} ${said} `, after], finer: [`${name} ${said} `, after] });
-  const bent = scale !== 'linear';
+  const { isStraight, hasBase } = SCALE_FACTS[scale];
   return [
     of('scale', 'is'),
-    ...(bent
-      ? [of('base', 'has the base'), of('every', 'has a number at')]
-      : [clause('zero', subject, { place, said: [` ${name} `, '.'], finer: [`${name} `, '.'] })]),
+    ...(hasBase ? [of('base', 'has the base'), of('every', 'has a number at')] : []),
+    ...(isStraight ? [clause('zero', subject, { place, said: [` ${name} `, '.'], finer: [`${name} `, '.'] })] : []),
     clause('low', subject, { place, said: [` ${name} begins at `, '.'], finer: [`${name} begins at a `, ' value.'] }),
     clause('high', subject, { place, said: [` ${name} ends at `, '.'], finer: [`${name} ends at a `, ' value.'] }),
     of('headroom', 'keeps', ' free beyond the data.'),
     of('ceiling', 'has'),
     of('floor', 'has'),
-    ...(bent ? [] : [of('axis-step', 'has'), of('breaks', 'leaves out')]),
-    ...(breaks.length && !bent ? [of('shares', 'gives its stretches room')] : []),
+    ...(isStraight ? [of('axis-step', 'has'), of('breaks', 'leaves out')] : []),
+    ...(breaks.length && isStraight ? [of('shares', 'gives its stretches room')] : []),
     of('reversed', 'runs'),
     clause('numbers', subject, { place, said: [` ${name} stands `, '.'], finer: [`${name} stands `, '.'] }),
     of('written', 'writes its numbers'),

@@ -1,4 +1,4 @@
-import { positionOf } from 'core/scale';
+import { positionOf, straightOf } from 'core/scale';
 import { axesIn, endsOf, type Check } from './check';
 
 // Positions that differ by less are one.
@@ -18,13 +18,13 @@ export const zerosApart: Check = {
       return beside !== undefined && Math.abs(positionOf(scale, 0) - positionOf(beside, 0)) > SAME;
     });
     // Where they cannot be aligned, offering it would be no mend.
-    const linear = [...first.axes, ...second.axes].every(({ scale }) => scale.kind === 'linear');
+    const canAlign = [...first.axes, ...second.axes].every(({ scale }) => straightOf(scale) !== null);
     if (!changes || !apart) return [];
     return [
       {
         words: 'Values change their sign while the two axes have their zeros at different heights: a rise may look like a fall.',
         key: 'between',
-        mend: linear ? { words: 'Bring the zeros to one height', change: { scales: { ...figure.scales, between: 'zeros' } } } : null,
+        mend: canAlign ? { words: 'Bring the zeros to one height', change: { scales: { ...figure.scales, between: 'zeros' } } } : null,
       },
     ];
   },

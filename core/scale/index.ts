@@ -29,6 +29,7 @@ export {
 } from './kinds';
 export { baseWord } from './log-scale';
 export { makeScale, SCALE_NAMES, type ScaleName, type ScaleOptions } from './make-scale';
+export { SCALE_FACTS, type ScaleFacts } from './scale-facts';
 export { proposeBreaks, type BreakOffer } from './propose-breaks';
 export { divisionsOf } from './divisions';
 export type { BrokenScale, LinearScale, LogScale, Straight, Stretch, SymlogScale, ValueScale } from './scale';
