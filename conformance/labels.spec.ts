@@ -45,12 +45,12 @@ describe(`words in ${SEEDS.length} generated figures`, () => {
 
   it('overlap nothing, are never cut, and are all drawn or reported', () => expect(found).toEqual([]));
   it('are many, in figures of all sorts', () => {
-    expect(counts.texts).toBeGreaterThan(shareOf(40_000) * 0.8);
-    expect(counts.labels).toBeGreaterThan(shareOf(10_000) * 0.8);
+    expect(counts.texts).toBeGreaterThan(shareOf(40_000) / 2);
+    expect(counts.labels).toBeGreaterThan(shareOf(10_000) / 2);
     for (const sort of ['small', 'lying', 'panels', 'twoAxes', 'logOrBroken', 'acrossZero'] as const)
       expect(counts[sort])
         .withContext(sort)
-        .toBeGreaterThan(shareOf(150) * 0.6);
+        .toBeGreaterThan(shareOf(150) / 2);
   });
   it('stand at the same places whenever they are asked for', () => {
     for (const seed of seedsOf(400).slice(0, 40)) {
@@ -60,7 +60,7 @@ describe(`words in ${SEEDS.length} generated figures`, () => {
   });
   it('a value that moves by a pixel moves no label but its own, as long as it meets none', () => {
     let [moved, stood] = [0, 0];
-    for (const seed of seedsOf(400)) {
+    for (const seed of SEEDS) {
       const { plan, size } = planOf(seed);
       const before = layOut(plan, size, widths);
       const [first] = before.labelled;
@@ -75,7 +75,7 @@ describe(`words in ${SEEDS.length} generated figures`, () => {
         else moved++;
       }
     }
-    expect(stood).toBeGreaterThan(200);
+    expect(stood).toBeGreaterThan(SEEDS.length * 2);
     // Labels that meet the one that moved have to step aside.
     expect(moved / stood).toBeLessThan(0.01);
   });

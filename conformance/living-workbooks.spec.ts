@@ -226,7 +226,7 @@ describe('workbooks with living formulas, recomputed by another engine', () => {
   afterAll(() => {
     if (process.env['TELL']) console.log(seen);
     expect(seen.live / seen.columns).toBeGreaterThan(0.85);
-    expect(seen.changed).toBeGreaterThan(isLong ? 60 : 20);
-    expect(seen.followed).toBeGreaterThan(isLong ? 500 : 150);
+    expect(seen.changed).toBeGreaterThan(isLong ? 60 : 10);
+    expect(seen.followed).toBeGreaterThan(isLong ? 500 : 50);
   });
 });

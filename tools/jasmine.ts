@@ -20,7 +20,7 @@ const runner = new ParallelRunner({ projectBaseDir: root, numWorkers: Math.max(2
 const patterns = parts.length
   ? parts.flatMap(part => folders.map(folder => `${folder}/**/*${part}*.spec.ts`))
   : folders.map(folder => `${folder}/**/*.spec.ts`);
-runner.loadConfig({ spec_dir: '.', spec_files: patterns });
+runner.loadConfig({ spec_dir: '.', spec_files: patterns, helpers: ['tools/jasmine-helper.ts'] });
 
 const millis = new Map<string, number>();
 runner.addReporter({
