@@ -1,6 +1,7 @@
 import { mkdtemp, mkdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import request from 'supertest';
 import { createApp } from './app';
 
@@ -10,6 +11,8 @@ async function buildFolder(): Promise<string> {
   await mkdir(join(root, 'demo'));
   await writeFile(join(root, 'index.html'), '<cb-shell ngCspNonce="__NONCE__"></cb-shell>');
   await writeFile(join(root, 'main-ABCD1234.js'), `"${'x'.repeat(4000)}"`);
+  await writeFile(join(root, 'boot-ABCD1234.js'), 'plain');
+  await writeFile(join(root, 'boot-ABCD1234.js.gz'), gzipSync('packed'));
   await writeFile(join(root, 'demo', 'huts.csv'), 'hut,milk\r\nAlm,3\r\n');
   return root;
 }
@@ -71,6 +74,19 @@ describe('the server', () => {
     it(`has no answer to ${method}, and says what it takes`, async () => {
       const answer = await request(app)[method]('/');
       expect([answer.status, answer.headers['allow']]).toEqual([405, 'GET, HEAD']);
+    });
+  const twins: readonly [accepts: string, body: string][] = [
+    ['gzip', 'packed'],
+    ['identity', 'plain'],
+  ];
+  for (const [accepts, body] of twins)
+    it(`serves the ${body} file to a browser that accepts ${accepts}`, async () => {
+      const answer = await request(app).get('/boot-ABCD1234.js').set('Accept-Encoding', accepts);
+      expect([answer.text, answer.headers['content-type'], answer.headers['cache-control']]).toEqual([
+        body,
+        jasmine.stringMatching(/javascript/) as unknown as string,
+        jasmine.stringMatching(/immutable/) as unknown as string,
+      ]);
     });
   it('compresses what is large', async () => {
     const answer = await request(app).get('/main-ABCD1234.js').set('Accept-Encoding', 'gzip');

@@ -1,10 +1,11 @@
 // Makes the bundle that the cowbell command starts from: translating its sources at every call would take most of its time.
-import { build } from 'esbuild';
 import { join } from 'node:path';
 import { root } from './install.mjs';
 
-export const bundleCli = () =>
-  build({
+export async function bundleCli() {
+  // Loaded late: packages may not be installed yet when this file is.
+  const { build } = await import('esbuild');
+  await build({
     entryPoints: [join(root, 'cli', 'main.ts')],
     outfile: join(root, 'dist', 'cli', 'main.mjs'),
     bundle: true,
@@ -18,5 +19,6 @@ export const bundleCli = () =>
     banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
     logLevel: 'error',
   });
+}
 
 if (process.argv[1] === import.meta.filename) await bundleCli();

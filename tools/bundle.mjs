@@ -1,5 +1,4 @@
-// Bundles what Angular's builder does not: the scripts of the workers and the page's first script.
-import { build } from 'esbuild';
+// Bundles the scripts of the workers and the page's first script, apart from Angular's builder.
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './install.mjs';
@@ -23,6 +22,8 @@ const shared = {
 
 /** Address, below the page, of each script that the page's head has to name. */
 async function bundle(name, entry, folder, options) {
+  // Loaded late: packages may not be installed yet when this file is.
+  const { build } = await import('esbuild');
   const { metafile } = await build({ ...shared, ...options, entryPoints: { [name]: entry }, outdir: join(bundles, folder) });
   const [output] = Object.entries(metafile.outputs).find(([, { entryPoint }]) => entryPoint === entry);
   return output.slice('dist/bundles/'.length);

@@ -1,4 +1,4 @@
-/** What is used of Jasmine's runner in several processes; its types are not published. */
+/** The part of Jasmine's parallel runner that we use; the package has no types for it. */
 declare module 'jasmine/parallel' {
   export default class ParallelRunner {
     constructor(options: { readonly projectBaseDir: string; readonly numWorkers: number });

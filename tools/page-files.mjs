@@ -1,4 +1,4 @@
-// What the built page gets after Angular's builder: the addresses that its head names, and compressed twins of its files.
+// Finishes the page after Angular's builder: writes its head and a gzip file beside each large file.
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { constants, gzipSync } from 'node:zlib';
@@ -6,9 +6,8 @@ import { constants, gzipSync } from 'node:zlib';
 const COMPRESSED = /\.(js|css|html|json|svg|csv|txt)$/;
 
 /**
- * Writes into the page's head what the first figure needs, so that all of it is fetched in one wave: the font, the first script, which starts the engine, and
- *
- * and the addresses of the workers' scripts.
+ * Writes into the page's head everything that the first figure needs, so that it is fetched in one wave: the first script, which starts the engine, the
+ * addresses of the workers' scripts, and the font.
  */
 export function writeHead(dist, { engine, reader, boot }) {
   const page = join(dist, 'index.html');

@@ -3,20 +3,20 @@ import { filter, take } from 'rxjs';
 import { PictureStore } from './picture-store';
 import { ProjectStore } from './project-store';
 
-// A first figure that takes longer than this is one to wait for with the brief and the ledger in view, in milliseconds.
+// After this time the brief and the ledger load even if the first figure is not drawn yet, in milliseconds.
 const PATIENCE_MS = 1500;
 
-/** The order in which the page comes up: the figure first, then the brief, then the ledger. Each is asked for when the one before it stands. */
+/** Loads the page's parts in order: stage, figure, brief, ledger. Each part loads after the one before it has been painted. */
 @Injectable({ providedIn: 'root' })
 export class Opening {
   private readonly injector = inject(Injector);
   private readonly seen = signal({ shell: false, figure: false, brief: false });
 
-  /** The bar is there: the stage may come, in a task of its own. */
+  /** Whether the stage may be created: the bar exists. The stage gets a task of its own. */
   readonly mayStage = (): boolean => this.seen().shell;
-  /** The figure is on the screen, or there is none: the brief may come. */
+  /** Whether the brief may load: the figure is painted, or there is none. */
   readonly mayBrief = (): boolean => this.seen().figure;
-  /** The brief is on the screen: the ledger may come, and what is loaded ahead of its use. */
+  /** Whether the ledger may load: the brief is painted. */
   readonly mayLedger = (): boolean => this.seen().brief;
 
   constructor() {
@@ -32,7 +32,7 @@ export class Opening {
     setTimeout(figureSeen, PATIENCE_MS);
   }
 
-  /** The brief has been laid out. */
+  /** Called once the brief exists. */
   briefSeen(): void {
     this.afterFrame(() => this.seen.set({ shell: true, figure: true, brief: true }));
   }
@@ -41,7 +41,7 @@ export class Opening {
     if (!this.seen().figure) this.afterFrame(() => this.seen.update(seen => ({ ...seen, figure: true })));
   }
 
-  /** Acts once what is due has been painted. A page that is not seen has no frames: there a timer does it. */
+  /** Runs after the next paint. A hidden page paints no frames, so a timer runs it there. */
   private afterFrame(act: () => void): void {
     const paint = new Promise<void>(done =>
       afterNextRender(() => requestAnimationFrame(() => setTimeout(done)), { injector: this.injector }),

@@ -1,6 +1,6 @@
 import type { ScaleName } from './make-scale';
 
-/** What the brief, bounds and checks ask of a scale that an axis can have; they never ask for its name. */
+/** Facts about a scale that an axis can have. The brief, bounds and checks ask for these facts, never for the scale's name. */
 export interface ScaleFacts {
   /** As the brief offers it: "The axis is …". */
   readonly words: string;
