@@ -6,7 +6,7 @@ import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { firstFigure } from 'core/brief';
 import { checks, risksOf, type Check, type CheckName, type FoundRisk } from './index';
-import { LOOKED_AT } from './looks.spec';
+import { LOOKED_AT } from './looked-at.spec';
 
 const table = tableOf({
   hut: ['A', 'B', 'C', 'D'],

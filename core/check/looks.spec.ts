@@ -6,6 +6,7 @@ import { messageFor } from 'core/result/words';
 import { tableOf } from 'core/table';
 import { firstFigure } from 'core/brief';
 import { risksOf, type CheckName, type FoundRisk } from './index';
+import { LOOKED_AT } from './looked-at.spec';
 
 const HUTS = ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H', 'I', 'J'];
 const table = tableOf({ hut: HUTS, milk: [100, 90, 80, 70, 60, 50, 40, 30, 20, 10], fat: [9, 8, 7, 6, 5, 4, 3, 2, 1, 1] });
@@ -100,10 +101,10 @@ const rows: readonly Row[] = [
   },
 ];
 
-/** The checks that are looked at here. */
-export const LOOKED_AT: readonly CheckName[] = [...rows.map(({ check }) => check), 'too-many-labels'];
-
 describe('checks of words and looks', () => {
+  it('are those that are said to be tried here', () =>
+    expect([...new Set([...rows.map(({ check }) => check), 'too-many-labels' as const])].sort()).toEqual([...LOOKED_AT].sort()));
+
   for (const { check, change, livery, words, mends } of rows)
     it(check, () => {
       const figure = figureOf(change);
