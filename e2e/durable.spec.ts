@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { endure } from './endure/endure';
-import { brief, canvas, expectBars, figureName, goTo, ledger, LIGHT, notice, openApp, saved, stage } from './support';
+import { brief, canvas, engineWorker, expectBars, figureName, goTo, ledger, LIGHT, notice, openApp, saved, stage } from './support';
 
 /** `npm run endure` asks for the long form. */
 const [EDITS, ROUNDS] = process.env['ENDURE'] === 'long' ? [200, 50] : [14, 6];
@@ -53,9 +53,9 @@ test('two tabs follow each other: of alternating edits none is lost, and undo ta
 
 test('a fault in the engine is said where it happens, other figures and undo go on, and the last good picture stays', async ({ page }) => {
   await openApp(page);
-  const [worker] = page.workers();
+  const worker = engineWorker(page);
   const figure = await figureName(page).innerText();
-  await worker?.evaluate(() => {
+  await worker.evaluate(() => {
     let first = '';
     (globalThis as { cowbellBefore?: (figure: string) => void }).cowbellBefore = id => {
       first ||= id;
@@ -70,7 +70,7 @@ test('a fault in the engine is said where it happens, other figures and undo go 
   await expect(brief(page)).toContainText('average');
   await goTo(page, figure);
   await expect(stage(page).getByText('This cannot be computed')).toBeVisible();
-  await worker?.evaluate(() => delete (globalThis as { cowbellBefore?: unknown }).cowbellBefore);
+  await worker.evaluate(() => delete (globalThis as { cowbellBefore?: unknown }).cowbellBefore);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expectBars(page, LIGHT.brass, 2);
   await saved(page);
@@ -95,8 +95,8 @@ test('a browser that keeps nothing is said once; the page opens and works, and t
 test('storage that is full for a while is written to again, and nothing done meanwhile is lost', async ({ page }) => {
   await openApp(page);
   await saved(page);
-  const [worker] = page.workers();
-  await worker?.evaluate(() => {
+  const worker = engineWorker(page);
+  await worker.evaluate(() => {
     const held = globalThis as { add?: IDBObjectStore['add'] };
     held.add = IDBObjectStore.prototype.add;
     IDBObjectStore.prototype.add = () => {
@@ -106,7 +106,7 @@ test('storage that is full for a while is written to again, and nothing done mea
   await rename(page, 'First');
   await expect(page.getByText('not kept here')).toBeVisible();
   await rename(page, 'Second');
-  await worker?.evaluate(() => {
+  await worker.evaluate(() => {
     IDBObjectStore.prototype.add = (globalThis as { add?: IDBObjectStore['add'] }).add as IDBObjectStore['add'];
   });
   await saved(page);

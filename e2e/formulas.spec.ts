@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { brief, cell, choose, columnTexts, expectBars, goTo, ledger, LIGHT, openApp, stage, test } from './support';
+import { brief, cell, choose, columnTexts, engineWorker, expectBars, goTo, ledger, LIGHT, openApp, stage, test } from './support';
 
 test.beforeEach(({ page }) => openApp(page));
 
@@ -125,8 +125,8 @@ test('an error inside the engine is told at the desk; nothing of the formula bef
   const rows = page.getByRole('region', { name: 'First rows of the result' });
   await expect(desk(page).locator('[data-verdict]')).toContainText('Gives a number');
   await expect(rows.locator('tr')).not.toHaveCount(0);
-  const worker = page.workers()[0];
-  await worker?.evaluate(() => {
+  const worker = engineWorker(page);
+  await worker.evaluate(() => {
     (globalThis as { cowbellBefore?: () => void }).cowbellBefore = () => {
       throw new Error('thrown by a test');
     };
@@ -137,7 +137,7 @@ test('an error inside the engine is told at the desk; nothing of the formula bef
   await use(page);
   await expect(desk(page)).toBeVisible();
   await expect(editor(page)).toHaveText('milk * 2 + 1');
-  await worker?.evaluate(() => delete (globalThis as { cowbellBefore?: unknown }).cowbellBefore);
+  await worker.evaluate(() => delete (globalThis as { cowbellBefore?: unknown }).cowbellBefore);
   await editor(page).click();
   await page.keyboard.press('End');
   await page.keyboard.type('0');

@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page, type Worker } from '@playwright/test';
 import { openAtStart } from './door';
 
 export { test } from './door';
@@ -47,6 +47,13 @@ export async function atRest(page: Page): Promise<void> {
   await settled(page);
   await page.evaluate(() => new Promise(done => setTimeout(done, 400)));
   await drawn(page);
+}
+
+/** The worker that the engine runs in: the last one started, since one that the door has ended may still be listed for a moment. */
+export function engineWorker(page: Page): Worker {
+  const worker = page.workers().filter(worker => worker.url().includes('engine')).at(-1);
+  if (!worker) throw new Error('no engine runs in this page');
+  return worker;
 }
 
 /** Opens what a section keeps behind “finer”, where a word waits there. */
