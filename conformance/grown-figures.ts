@@ -1,8 +1,9 @@
 import { cueFactsOf, cueKinds, type Cue, type CueKindName, type Look } from 'core/cue';
 import { firstFigure } from 'core/brief';
 import { plainDress, plainLabels, plainScales, type AxisChoice, type Figure, type Labels } from 'core/document';
-import { plainMeasure, type LayerShape } from 'core/frame';
+import { plainMeasure } from 'core/frame';
 import { proposeBreaks } from 'core/scale';
+import { FIGURE_FORMS, figureForms, OFFERED_SHAPES } from 'core/shape';
 import { tableOf, type Table } from 'core/table';
 import { seededRandom } from 'demo/random';
 
@@ -20,8 +21,6 @@ const WORDS = [
   ['高原牧場', '谷の上', '九つの泉', '乳', '山小屋'],
   ['المرج', 'العالي', 'وادي', 'الينابيع', 'كوخ'],
 ] as const;
-const LAYERS: readonly LayerShape[] = ['column', 'line', 'step', 'area', 'step-area', 'points', 'stem'];
-const MARKS: readonly Figure['shape']['mark'][] = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points'];
 const SAYS: readonly Look['label'][] = ['none', 'value', 'value', 'name', 'share', 'difference', 'glyph', 'text'];
 const KINDS = Object.keys(cueKinds) as CueKindName[];
 
@@ -53,7 +52,7 @@ class Grower {
     });
     const base = firstFigure(`f${seed}`, { id: 't', name: 't', rowCount: rows.length, units: {}, columns: table.columns }, 'hut');
     const two = this.chance(0.35);
-    const mark = this.one(MARKS);
+    const mark = this.one(FIGURE_FORMS);
     const measures = [
       plainMeasure('milk', 'sum(milk)'),
       ...(two
@@ -61,7 +60,7 @@ class Grower {
             {
               ...plainMeasure('butterfat of all deliveries', 'sum("butterfat of all deliveries")'),
               axis: this.chance(0.6) ? ('second' as const) : ('first' as const),
-              ...(mark === 'bar' || mark === 'lying-stem' ? {} : { shape: this.one(LAYERS) }),
+              ...(figureForms[mark].isLying ? {} : { shape: this.one(OFFERED_SHAPES) }),
             },
           ]
         : []),

@@ -1,4 +1,5 @@
-import type { AlongChoice } from 'core/document';
+import { shapeOfFigure, type AlongChoice } from 'core/document';
+import { isBar } from 'core/shape';
 import { LANGUAGES } from 'core/format';
 import { timeNames } from 'core/scale';
 import { isMoment } from './column-roles';
@@ -119,7 +120,10 @@ export function alongClauses(subject: Subject): readonly Clause[] {
 }
 
 /** Bars have a side where they are not. */
-const isBars = ({ figure: { shape } }: Subject): boolean => ['column', 'bar', 'stem', 'lying-stem'].includes(shape.mark);
+function isBars({ figure }: Subject): boolean {
+  const shape = shapeOfFigure(figure.shape);
+  return shape !== null && isBar({ shape });
+}
 
 /** Months and years know no weeks. */
 const hasWeeks = ({ step }: Subject['figure']['data']): boolean => step?.kind !== 'grain' || step.grain === 'week' || step.grain === 'day';

@@ -1,7 +1,7 @@
 import { penWord, readPen } from 'core/cue';
 import type { Figure, NumberFormat } from 'core/document';
-import { PLAIN_LINE, withPen, type Helper, type Measure } from 'core/frame';
-import { shapes } from 'core/shape';
+import { PLAIN_LINE, withPen, type Helper, type LayerShape, type Measure } from 'core/frame';
+import { OFFERED_SHAPES, shapes, type ShapeName } from 'core/shape';
 import { success } from 'core/result';
 import { choices, refused, type Change, type Choice, type Setting, type Subject } from './setting';
 
@@ -37,12 +37,10 @@ export const AXIS_CHOICES = choices([
 ]);
 
 /** Shapes that one column among several may take. */
-export const SHAPE_CHOICES = choices(
-  (['column', 'stem', 'line', 'step', 'area', 'step-area', 'points'] as const).map(shape => [shape, shapes[shape].words] as const),
-);
+export const SHAPE_CHOICES = choices(OFFERED_SHAPES.map(shape => [shape, shapes[shape].words] as const));
 
-/** Whether a shape is drawn with a pen. */
-export const isLine = (shape: string | null): boolean => shape === 'line' || shape === 'step';
+/** Whether a shape is a line, drawn with a pen. */
+export const isLine = (shape: LayerShape | ShapeName | null): boolean => shape !== null && shape !== 'none' && shapes[shape].isLine;
 
 /** The project's number formats, for one column. */
 export const formatChoices = (formats: readonly NumberFormat[]): readonly Choice<string | null>[] => [

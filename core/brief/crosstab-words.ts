@@ -1,10 +1,10 @@
 import { levelsOf } from 'core/crosstab';
-import { plainCrosstab, type CrosstabChoice } from 'core/document';
+import { isTable, plainCrosstab, type CrosstabChoice } from 'core/document';
 import type { FigureData, Step } from 'core/frame';
 import type { SentencePart } from 'core/sentence';
 import { isMoment } from './column-roles';
 import { cellClauses, cellSettings } from './cell-words';
-import { changed, inTables, isTable, once } from './in-tables';
+import { changed, inTables, once } from './in-tables';
 import { speakerOf, type Clause } from './section';
 import { choices, choiceSetting, columnNamed, type Choice, type Subject } from './setting';
 import { binSetting, handSetting, stepChoices, stepValue } from './step-choices';

@@ -1,6 +1,6 @@
 import { levelsOf, totalsIn } from 'core/crosstab';
 import type { CueFacts } from 'core/cue';
-import type { Figure } from 'core/document';
+import { isTable, type Figure } from 'core/document';
 import { isAdditive, type Frame } from 'core/frame';
 import { columnOf, rowsWithValue, type ColumnType } from 'core/table';
 import { candidatesOf, rangeOf } from './candidates';
@@ -18,7 +18,7 @@ export interface CueSubject {
 /** The columns and measures that a figure's cues may use. */
 export function cueFactsIn({ figure, frame, subject, pictures, looks }: CueSubject): CueFacts {
   const data = figure?.data;
-  const rows = figure?.shape.mark === 'crosstab' && data ? levelsOf(data).map(({ column }) => column) : [];
+  const rows = figure && isTable(figure) && data ? levelsOf(data).map(({ column }) => column) : [];
   const scopes = [frame?.series, frame?.panel, ...rows, ...(frame?.carried ?? []), ...(frame?.helpers ?? [])].filter(
     name => typeof name === 'string',
   );
@@ -37,7 +37,7 @@ export function cueFactsIn({ figure, frame, subject, pictures, looks }: CueSubje
     ratios: (data?.measures ?? []).filter(({ formula }) => !isAdditive(formula)).map(({ name }) => name),
     scopes: [...new Set(scopes)],
     rows,
-    totals: figure?.shape.mark === 'crosstab' ? totalsIn(figure) : [],
+    totals: figure && isTable(figure) ? totalsIn(figure) : [],
     along: alongOf(data, typeOf(data?.category ?? '')),
     counts: name => {
       const column = frame && columnOf(frame.table, name);

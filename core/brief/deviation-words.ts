@@ -1,9 +1,8 @@
 import { cueFactsOf, cueKinds, type Cue } from 'core/cue';
-import type { Figure } from 'core/document';
+import { isTable, type Figure } from 'core/document';
 import { nameText } from 'core/formula';
 import { partsOfMeasure, plainMeasure, ROWS, simpleMeasure, type Measure } from 'core/frame';
 import { isMeasurable } from './column-roles';
-import { isTable } from './in-tables';
 import { speakerOf, type Clause } from './section';
 import { choiceSetting, type Change, type Choice, type Subject } from './setting';
 import { offeredColumns } from './table-facts';

@@ -1,8 +1,5 @@
-import type { CrosstabChoice, Figure } from 'core/document';
+import { isTable, type CrosstabChoice, type Figure } from 'core/document';
 import type { Change, Subject } from './setting';
-
-/** Whether a figure is a table. */
-export const isTable = ({ shape }: Figure): boolean => shape.mark === 'crosstab';
 
 /** Places of a setting that only tables have. */
 export const inTables =

@@ -1,3 +1,4 @@
+import { shapeOfFigure } from 'core/document';
 import { partsOfMeasure, ROWS, SUMMARIES, type Measure } from 'core/frame';
 import type { SentencePart } from 'core/sentence';
 import { changedMeasure, isLine, measureAt, penSetting, perMeasure, SHAPE_CHOICES } from './columns';
@@ -96,7 +97,7 @@ export function drawingClauses(subject: Subject): readonly Clause[] {
   return data.measures.flatMap(({ name, shape: own }, place) => [
     // Decided, it stands behind its measure.
     ...(several && own === null ? [clause('layer', subject, { place, said: ['', ''], finer: [`${name} is drawn `, '.'] })] : []),
-    ...(isLine(own ?? shape.mark)
+    ...(isLine(own ?? shapeOfFigure(shape))
       ? [
           clause('pen', subject, {
             place,

@@ -1,9 +1,8 @@
-import { plainShape, type Figure } from 'core/document';
+import { isTable, plainShape, type Figure } from 'core/document';
 import { layerCount } from './layer-count';
 import { speakerOf, type Clause } from './section';
 import { choices, choiceSetting, type Choice, type Subject } from './setting';
 import { handSetting } from './step-choices';
-import { isTable } from './in-tables';
 
 type PanelOrder = Figure['shape']['panelOrder'];
 

@@ -1,7 +1,6 @@
 import { typedNumber } from 'core/cue';
-import { isTable } from './in-tables';
 import { alongClauses, alongSettings } from './along-words';
-import { isLying, plainScales } from 'core/document';
+import { isTable, isLying, plainScales } from 'core/document';
 import { unitOf } from 'core/frame';
 import { failure, success } from 'core/result';
 import { written } from './axis-place';

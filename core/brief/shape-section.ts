@@ -1,7 +1,7 @@
-import { plainShape, type FigureShape } from 'core/document';
+import { isTable, plainShape, shapeOfFigure, type FigureShape } from 'core/document';
+import { FIGURE_FORMS, figureForms, shapes } from 'core/shape';
 import { isOrdered } from './column-roles';
 import { crosstabClauses, crosstabSettings, nestedParts } from './crosstab-words';
-import { isTable } from './in-tables';
 import { layerCount } from './layer-count';
 import { dressClauses, dressSettings } from './dress-words';
 import { deviationClauses, deviationSettings } from './deviation-words';
@@ -23,18 +23,7 @@ export const shapeSettings = {
     about: 'Drawn as',
     search: 'shape chart columns bars line area points stems table crosstab pivot',
     plain: plainShape.mark,
-    options: choices([
-      ['column', 'columns'],
-      ['bar', 'lying bars'],
-      ['stem', 'stems with heads'],
-      ['lying-stem', 'lying stems with heads'],
-      ['line', 'a line'],
-      ['step', 'a stepped line'],
-      ['area', 'an area'],
-      ['step-area', 'a stepped area'],
-      ['points', 'points'],
-      ['crosstab', 'a crosstab'],
-    ]),
+    options: choices([...FIGURE_FORMS.map(name => [name, figureForms[name].choice] as const), ['crosstab', 'a crosstab'] as const]),
     now: ({ figure }) => figure.shape.mark,
     set: (subject, _place, mark) => ({ shape: { ...subject.figure.shape, mark }, ...naturalOrder(subject, mark) }),
   }),
@@ -116,7 +105,7 @@ function seriesChoices(subject: Subject): readonly string[] {
  */
 function naturalOrder({ figure: { data }, table }: Subject, mark: FigureShape): Change {
   const { order } = data;
-  if (!isRunning(mark)) {
+  if (!isJoined(mark)) {
     const was = 'was' in order ? order.was : undefined;
     return was ? { data: { ...data, order: was } } : {};
   }
@@ -126,7 +115,10 @@ function naturalOrder({ figure: { data }, table }: Subject, mark: FigureShape): 
   return { data: { ...data, order: { ...natural, was: order } } };
 }
 
-const isRunning = (mark: FigureShape): boolean => mark === 'line' || mark === 'step' || mark === 'area' || mark === 'step-area';
+const isJoined = (mark: FigureShape): boolean => {
+  const shape = shapeOfFigure({ mark });
+  return shape !== null && shapes[shape].isJoined;
+};
 
 /** Panels by a column's values, or by measure, or one. */
 interface Panels {

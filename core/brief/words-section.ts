@@ -1,6 +1,5 @@
-import { givenTitle, type Dress, type Figure } from 'core/document';
+import { isTable, givenTitle, type Dress, type Figure } from 'core/document';
 import type { FindingTitle } from 'core/words';
-import { isTable } from './in-tables';
 import { labelClauses, labelSettings } from './label-words';
 import { finerOf, proseOf, speakerOf, type Section } from './section';
 import { choices, choiceSetting, textSetting, type Choice, type Subject } from './setting';

@@ -1,4 +1,4 @@
-import type { Figure } from 'core/document';
+import { isTable, type Figure } from 'core/document';
 import type { FigureData, Step } from 'core/frame';
 
 /** A level that rows are nested in. */
@@ -17,7 +17,7 @@ export function levelsOf({ panel, outer, category, step, series }: FigureData): 
 
 /** The data part as a shape shows it: only crosstabs have outer levels. The same object where there is nothing to leave out. */
 export const shownData = ({ data, shape }: Pick<Figure, 'data' | 'shape'>): FigureData => {
-  if (shape.mark === 'crosstab' || (data.outer.length === 0 && data.seriesStep === null)) return data;
+  if (isTable({ shape }) || (data.outer.length === 0 && data.seriesStep === null)) return data;
   let flat = flattened.get(data);
   if (!flat) flattened.set(data, (flat = { ...data, outer: [] }));
   return flat;

@@ -58,7 +58,7 @@ export { MOST_BLOCKS, MOST_PAGES, MOST_PARAGRAPH, type PageBlock, type PageDoc }
 export { documentJsonSchema } from './json-schema';
 export { LIVERIES, liveryNamed } from './liveries';
 export { withAxis } from './with-axis';
-export { isLying } from './is-lying';
+export { isLying, isTable, shapeOfFigure } from './figure-form';
 export { faultsOf, readProject } from './read-project';
 export { readMove } from './read-move';
 

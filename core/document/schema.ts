@@ -2,6 +2,7 @@ import { cueSchema } from 'core/cue';
 import { figureDataSchema } from 'core/frame';
 import { LANGUAGES } from 'core/format';
 import { SCALE_NAMES } from 'core/scale';
+import { FIGURE_FORMS } from 'core/shape';
 import * as z from 'zod/mini';
 import { MOST_PAGES, pageSchema } from './page-schema';
 import { tableDocSchema } from './table-schema';
@@ -9,8 +10,8 @@ import { tableDocSchema } from './table-schema';
 /** The version that this code writes. Older documents are migrated when read (see `migrations`). */
 export const PROJECT_VERSION = 11;
 
-/** How figures can be drawn. `bar` and `lying-stem` lie; a `crosstab` is a table; everything else stands upright. */
-export const FIGURE_SHAPES = ['column', 'bar', 'stem', 'lying-stem', 'line', 'step', 'area', 'step-area', 'points', 'crosstab'] as const;
+/** How figures can be drawn: in any form of a shape (see `core/shape`), or as a table. */
+export const FIGURE_SHAPES = [...FIGURE_FORMS, 'crosstab'] as const;
 
 /**
  * How the figure is drawn. `arrange`: series side by side, stacked, or stacked to 100 %. `panels`: one for each measure, or one for all; a panel

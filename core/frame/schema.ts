@@ -1,4 +1,5 @@
 import { DATE_GRAINS } from 'core/formula';
+import { OFFERED_SHAPES } from 'core/shape';
 import * as z from 'zod/mini';
 import { penSchema } from './pen';
 
@@ -19,7 +20,7 @@ export const filterSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** How one measure or helper column is drawn; null leaves a measure to the figure's mark and a helper column undrawn; `none` hides a measure. */
-export const LAYER_SHAPES = ['column', 'stem', 'line', 'step', 'area', 'step-area', 'points', 'none'] as const;
+export const LAYER_SHAPES = [...OFFERED_SHAPES, 'none'] as const;
 
 /** Which value axis a measure or helper column is read at. */
 export const VALUE_AXES = ['first', 'second'] as const;

@@ -1,5 +1,5 @@
-import type { FigureShape } from 'core/document';
-import { isArea, type ShapeName } from 'core/shape';
+import { shapeOfFigure } from 'core/document';
+import { isArea, shapes, type ShapeName } from 'core/shape';
 import type { TreatmentOf } from 'core/cue';
 import { DASHES, PLAIN_LINE, withPen, type Dash, type Frame, type Helper, type LayerShape, type Measure } from 'core/frame';
 import type { Stages } from 'core/stages';
@@ -42,7 +42,7 @@ export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
   const own = drawn.flatMap((column, i) =>
     slices.flatMap(slice => {
       const several = slices.length > 1;
-      const alike = drawn.filter(({ shape }) => isLine(shape) === isLine(column.shape));
+      const alike = drawn.filter(({ shape }) => shapes[shape].isLine === shapes[column.shape].isLine);
       const line = several ? slice.nth : perMeasure ? 0 : alike.indexOf(column);
       const placed = { ...slice, panel: panelOf(column.measure, slice), nth: several ? slice.nth : i, line };
       return layersOf(request, column, placed);
@@ -58,7 +58,8 @@ export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
 
 /** Measures and helper columns that have marks of their own: not those that are hidden, nor those that a cue draws in its own way. */
 function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: LayoutRequest): Drawn[] {
-  const own = standingShape(shape.mark);
+  // The bars of a crosstab are drawn in its cells.
+  const own = shapeOfFigure(shape) ?? 'column';
   const taken = new Set([
     ...treatmentsOf(applied, 'span').flatMap(({ item }) => item.measures),
     ...applied.flatMap(({ treatments }) => treatments.flatMap(item => ('hides' in item ? (item.hides ?? []) : []))),
@@ -69,10 +70,6 @@ function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: La
   const helpers = data.helpers.flatMap(helper => drawn(helper, helper.shape ?? 'none'));
   return [...measures, ...helpers].filter(({ measure }) => columnOf(table, measure)?.type === 'number' && !taken.has(measure));
 }
-
-/** The shape of a figure's marks, standing or lying; the bars of a crosstab stand in its cells. */
-const standingShape = (mark: FigureShape): LayerShape =>
-  mark === 'bar' || mark === 'crosstab' ? 'column' : mark === 'lying-stem' ? 'stem' : mark;
 
 /** A column's layer; its parts where a cue splits it. */
 function layersOf(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer[] {
@@ -129,12 +126,12 @@ function layerOf(
 
 /** Lines and bars beside each other are told apart by more than their colour: by a dash, which bars have as a seam. */
 function strokeOf({ shape, pen }: Drawn, { line = 0 }: Slice, points: number, times = 1): Layer['stroke'] {
-  const dash: Dash = isLine(shape) || shape === 'column' ? (DASHES[line % DASHES.length] ?? 'solid') : 'solid';
+  const { isLine, hasSeam } = shapes[shape];
+  const dash: Dash = isLine || hasSeam ? (DASHES[line % DASHES.length] ?? 'solid') : 'solid';
   const stroke = { ...PLAIN_LINE, width: lineWidth(points) * times, dash };
   // A pen that the analyst chose is a line's.
-  return shape === 'column' ? stroke : withPen(stroke, pen);
+  return hasSeam ? stroke : withPen(stroke, pen);
 }
-const isLine = (shape: ShapeName): boolean => shape === 'line' || shape === 'step';
 
 /** CSS pixels: a line of many points is drawn finer, so that it does not become a band. */
 const lineWidth = (points: number): number => (points > 1000 ? 1 : points > 300 ? 1.5 : PLAIN_LINE.width);

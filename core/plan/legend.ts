@@ -1,7 +1,7 @@
 import { isColouring, winnersOf, type AppliedCue, type Colouring, type Treatment, type TreatmentOf } from 'core/cue';
 import { rowsWithValue } from 'core/table';
 import { colourIn, type Livery } from './livery';
-import type { ShapeName } from 'core/shape';
+import { shapeOf, shapes, type ShapeName } from 'core/shape';
 import type { Layer } from './plan';
 import type { LegendEntry, Stroke } from './plan-words';
 import type { PlanRequest } from './requests';
@@ -32,7 +32,7 @@ export function entriesIn({ applied, frame, livery }: LegendRequest, layers: rea
   const taken = new Set(shown.map(entry => entry.text));
   const split = new Set(applied.flatMap(({ treatments }) => treatments.flatMap(item => (item.show === 'split' ? [item.measure] : []))));
   const series = layers.filter(
-    layer => !taken.has(layer.name) && !split.has(layer.measure) && layer.shape !== 'span' && showsItself(layer),
+    layer => !taken.has(layer.name) && !split.has(layer.measure) && shapeOf(layer).isOffered && showsItself(layer),
   );
   // Several of them are told apart by name, quiet or not; of one alone, what is not marked is the rest.
   const several = new Set(series.map(layer => layer.name)).size > 1;
@@ -59,17 +59,19 @@ const isDressed = ({ marked, glyphs, outlined }: Layer): boolean =>
   marked.some(cue => cue !== 0) || glyphs.length > 0 || outlined.length > 0;
 
 /** A line is always there; of bars and points at least one that no cue colours, and a bar among coloured ones shows by its length. */
-function showsItself({ shape, ends, bases, base, marked }: Layer): boolean {
-  if (shape === 'line' || shape === 'step') return true;
-  const needsLength = shape === 'column' && marked.some(cue => cue !== 0);
+function showsItself(layer: Layer): boolean {
+  const { ends, bases, base, marked } = layer;
+  const { isLine, takesSlot, byLength, hasPoint } = shapeOf(layer);
+  if (isLine) return true;
+  const needsLength = takesSlot && byLength && !hasPoint && marked.some(cue => cue !== 0);
   return ends.some((end, at) => !Number.isNaN(end) && marked[at] === 0 && !(needsLength && end === (bases ? bases[at] : base)));
 }
 
 const sameEntry = (a: LegendEntry, b: LegendEntry): boolean =>
   a === b || (a.text === b.text && JSON.stringify(a.key) === JSON.stringify(b.key));
 /** A line as it is drawn; the seam of bars that have one. */
-const lineStroke = ({ shape, stroke }: Layer): Stroke | null =>
-  shape === 'line' || shape === 'step' || (shape === 'column' && stroke.dash !== 'solid') ? stroke : null;
+const lineStroke = (layer: Layer): Stroke | null =>
+  shapeOf(layer).isLine || (shapeOf(layer).hasSeam && layer.stroke.dash !== 'solid') ? layer.stroke : null;
 
 const markEntry = (text: string, shape: ShapeName, colour: string, glyph = '', stroke: Stroke | null = null): LegendEntry => ({
   text,
@@ -124,7 +126,7 @@ function markOfLook(
 ): LegendEntry {
   const own = layers.find(layer => layer.measure === measure)?.colour ?? livery.base;
   const colour = look.colour === '' ? own : colourIn(livery, look.colour);
-  return markEntry(legend, shape === 'line' || shape === 'step' ? 'points' : shape, colour, look.glyph);
+  return markEntry(legend, shapes[shape].isLine ? 'points' : shape, colour, look.glyph);
 }
 
 /** Whether a part has any value; `but` does not count as one. */

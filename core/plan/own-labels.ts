@@ -1,5 +1,6 @@
 import { treatmentsOf } from 'core/cue';
 import { type Labels } from 'core/document';
+import { shapeOf } from 'core/shape';
 import { compileFormula, Evaluator, scopeOf } from 'core/formula';
 import { categoryAt } from 'core/frame';
 import { textAt } from 'core/table';
@@ -181,7 +182,7 @@ const WHERE: { readonly [P in Exclude<Labels['place'], 'auto'>]: LabelWhere } = 
 /** Labels at the places that the figure asks for, and those that were put somewhere by hand. */
 function dressed(layer: Layer, { figure: { labels }, frame }: LayoutRequest): Layer {
   const { place, offset, pins, zeros } = labels;
-  const stacked = layer.bases !== null && layer.shape !== 'span';
+  const stacked = layer.bases !== null && shapeOf(layer).base === 'zero';
   const some = zeros || !stacked ? layer.labels : layer.labels.filter(({ at, where }) => layer.values[at] !== 0 || where === 'end');
   if (place === 'auto' && offset.amount === 0 && pins.length === 0)
     return some.length === layer.labels.length ? layer : { ...layer, labels: some };
@@ -194,7 +195,7 @@ function dressed(layer: Layer, { figure: { labels }, frame }: LayoutRequest): La
     const pin = own.length ? pinAt(ask.at) : undefined;
     return {
       ...ask,
-      where: place === 'auto' || layer.shape === 'span' ? ask.where : WHERE[place],
+      where: place === 'auto' || shapeOf(layer).base === 'own' ? ask.where : WHERE[place],
       ...(offset.amount ? { offset } : {}),
       ...(pin ? { pin: { across: pin.across, down: pin.down } } : {}),
     };

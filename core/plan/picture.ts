@@ -1,7 +1,7 @@
 import { crosstabOf, shownData, totalsIn, type Crosstab } from 'core/crosstab';
 import { applyCues, type AppliedCue, type Treatment } from 'core/cue';
 import { frameOf, type Frame } from 'core/frame';
-import type { Figure } from 'core/document';
+import { isTable, type Figure } from 'core/document';
 import { success, type Result } from 'core/result';
 import { runAll, type Stages } from 'core/stages';
 import type { Table } from 'core/table';
@@ -60,7 +60,7 @@ export function* picturing(request: PictureRequest, stages: Stages): Generator<v
   const figure = bounded.value;
   const asked = { figure, frame, applied, totals, writing, livery };
   const plans = stages('planned', [applied, totals, figure, writing, livery], () =>
-    figure.shape.mark === 'crosstab' ? tablesOf(asked, request.table, stages) : plansOf(asked, stages),
+    isTable(figure) ? tablesOf(asked, request.table, stages) : plansOf(asked, stages),
   );
   return success({
     frame,
@@ -88,7 +88,7 @@ function* computing({ figure, table }: Pick<PictureRequest, 'figure' | 'table'>,
   yield;
   const frame = framed.value;
   const applied = stages('cued', [frame, figure.cues], () => applyCues(figure.cues, frame, stages));
-  if (figure.shape.mark !== 'crosstab') return success({ frame, applied, totals: NO_TOTALS });
+  if (!isTable(figure)) return success({ frame, applied, totals: NO_TOTALS });
   const crosstab = figure.cues.some(looksAtTotals) ? spreadOut(figure, frame, table, stages) : null;
   const totals = crosstab
     ? stages('looked at totals', [crosstab, figure.cues, figure.data, figure.scales, figure.dress], () =>

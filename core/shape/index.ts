@@ -1,1 +1,15 @@
-export { isArea, isBar, shapeOf, shapes, type Shape, type Shaped, type ShapeName } from './shapes';
+export {
+  FIGURE_FORMS,
+  figureForms,
+  isArea,
+  isBar,
+  OFFERED_SHAPES,
+  shapeOf,
+  shapes,
+  type FigureForm,
+  type FormName,
+  type OfferedShape,
+  type Shape,
+  type Shaped,
+  type ShapeName,
+} from './shapes';

@@ -1,5 +1,5 @@
-import type { Figure, FigureShape } from 'core/document';
-import { shapes } from 'core/shape';
+import { isTable, type Figure, type FigureShape } from 'core/document';
+import { figureForms } from 'core/shape';
 import type { AppliedCue } from 'core/cue';
 import { numberFacts } from 'core/format';
 import type { Frame } from 'core/frame';
@@ -20,8 +20,7 @@ export function describeFigure(figure: Figure, { frame, applied, totals = [] }: 
   const measure = frame.measures[0] ?? '';
   const { data, shape } = figure;
   const names = [...frame.measures, ...data.helpers.filter(helper => helper.shape !== null).map(helper => helper.name)];
-  const isTable = shape.mark === 'crosstab';
-  const split = isTable
+  const split = isTable({ shape })
     ? [...partWords('column', data.series, frame), ...nestedWords(frame)]
     : [...partWords('series', data.series, frame), ...partWords('panel', data.panel, frame)];
   const rows = counted(frame.table.rowCount, split.length ? 'value' : data.step?.kind === 'grain' ? data.step.grain : frame.category);
@@ -66,10 +65,7 @@ function rangeWords({ table }: Frame, measure: string, write: ValueWriter): stri
 const MOST_NAMES = 6;
 
 /** "Columns", or "Lying bars". */
-const shapeWords = (mark: FigureShape): string =>
-  mark === 'bar' || mark === 'lying-stem' || mark === 'crosstab' ? OTHERS[mark] : shapes[mark].plural;
-
-const OTHERS = { bar: 'Lying bars', 'lying-stem': 'Lying stems with heads', crosstab: 'Crosstab' } as const;
+const shapeWords = (mark: FigureShape): string => (mark === 'crosstab' ? 'Crosstab' : figureForms[mark].plural);
 
 function orderWords(order: Figure['data']['order']): string {
   if (order.by === 'table') return order.backward ? 'last row first' : 'in table order';

@@ -1,3 +1,4 @@
+import { shapeOf } from 'core/shape';
 import { dashed, SEAM, solid } from './looks';
 import { byLook, picked, rectAt } from './flat';
 import type { MarkFacts, MarkMaker } from './mark-maker';
@@ -65,7 +66,7 @@ function fills(placed: PlacedLayer, { pixels }: MarkFacts): SceneItem[] {
   const { horizontal } = pixels.plan;
   const wide = boxes.length === 0 ? 0 : (boxes[horizontal ? 3 : 2] as number);
   const radius = pixels.plan.livery.bar?.corner ?? RADIUS;
-  const round = radius > 0 && layer.shape !== 'stem' && wide >= WIDE_ENOUGH && layer.bases === null;
+  const round = radius > 0 && !shapeOf(layer).hasPoint && wide >= WIDE_ENOUGH && layer.bases === null;
   // Ends that point up and down have their round corners on different sides; one colour at a time, since changing it costs.
   const back = pixels.runsBack(layer);
   const keyOf = (at: number): string =>

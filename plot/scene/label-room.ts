@@ -1,6 +1,6 @@
 import type { ChartPlan, LabelAsk, Layer } from 'core/plan';
 import { positionOf } from 'core/scale';
-import { isBar } from 'core/shape';
+import { isBar, shapeOf } from 'core/shape';
 import type { TextWidth } from './scene';
 
 // Letters of a label at their largest, its distance from its mark, and from the edge; in CSS pixels.
@@ -64,4 +64,4 @@ function beyondEnds(panel: ChartPlan['panels'][number] | undefined): AtEnd[] {
 }
 
 /** Whether a layer's labels stand beyond its marks and nowhere else. */
-const stands = (layer: Layer): boolean => isBar(layer) || layer.shape === 'points';
+const stands = (layer: Layer): boolean => !shapeOf(layer).isJoined;

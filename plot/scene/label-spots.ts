@@ -1,6 +1,6 @@
 import type { Box, Side, Spot } from 'core/label';
 import type { LabelAsk, LabelWhere, Layer } from 'core/plan';
-import { isBar } from 'core/shape';
+import { isBar, shapeOf } from 'core/shape';
 import { rectAt } from './flat';
 import { FULL } from './looks';
 import type { PlacedLayer, PixelScales } from './pixel-scales';
@@ -37,13 +37,13 @@ export function spotsOf(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
   if (side) return [{ ...besideEnd(placed, ask, facts), side }];
   if (!isBar(layer)) return besidePoint(nth, ask, facts);
   const beyond = besideEnd(placed, ask, facts);
-  if (layer.shape === 'stem') return [beyond];
+  if (shapeOf(layer).hasPoint) return [beyond];
   // Whiskers are as thin as lines: nothing stands within them.
   if (layer.span?.whiskers) return [beyond];
   const order = WITHIN[ask.where];
   if (order) return withinBar(nth, ask, facts, order);
   // In a stack, beyond a part's end lies the next part.
-  const stacked = layer.bases !== null && layer.shape === 'column' && !isOnTop(facts.layers, layer, ask.at);
+  const stacked = layer.bases !== null && shapeOf(layer).base === 'zero' && !isOnTop(facts.layers, layer, ask.at);
   if (stacked) return withinBar(nth, ask, facts, ['middle', 'end', 'base']);
   // A label of one end never stands at the other.
   return [beyond, ...withinBar(nth, ask, facts, [ask.where === 'base' ? 'base' : 'end'])];
@@ -85,7 +85,7 @@ export function pinnedSpot(nth: number, ask: LabelAsk, { layers, pixels }: SpotF
 
 /** The side that a label lies on as seen from its mark's end. */
 function sideOf({ layer }: PlacedLayer, at: number, isBase: boolean, pixels: PixelScales): Side {
-  const falls = isBar(layer) ? layer.shape !== 'span' && (layer.values[at] as number) < 0 : isDip(layer, at);
+  const falls = isBar(layer) ? shapeOf(layer).base === 'zero' && (layer.values[at] as number) < 0 : isDip(layer, at);
   const back = (isBase ? !falls : falls) !== pixels.runsBack(layer);
   return pixels.plan.horizontal ? (back ? 'left' : 'right') : back ? 'below' : 'above';
 }
@@ -94,7 +94,7 @@ function besideEnd(placed: PlacedLayer, ask: LabelAsk, { pixels, room }: SpotFac
   const { layer } = placed;
   const value = valueOf(placed, ask, pixels);
   const [x, y] = pixels.point(alongOf(placed, ask, pixels), value);
-  const reach = (glyphRoom(layer, ask.at) || (layer.shape === 'stem' || !isBar(layer) ? POINT : 0)) + offsetOf(placed, ask, pixels);
+  const reach = (glyphRoom(layer, ask.at) || (shapeOf(layer).hasPoint ? POINT : 0)) + offsetOf(placed, ask, pixels);
   const stretch = stretchAround(pixels, layer, value, room);
   return { x, y, side: sideOf(placed, ask.at, ask.where === 'base', pixels), gap: GAP + reach, ...(stretch ? { within: stretch } : {}) };
 }

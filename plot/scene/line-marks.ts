@@ -122,14 +122,15 @@ function stepped(points: Float64Array, horizontal: boolean): Float64Array {
 /** Points show where they are the shape, where a cue marks them, and where no line reaches them, as none does a missing date; a glyph stands for its point. */
 function points(placed: PlacedLayer, { pixels, sizes }: MarkFacts): SceneItem[] {
   const { layer, ends } = placed;
-  const { ends: values, marked, shape, colours, stroke } = layer;
+  const { ends: values, marked, colours, stroke } = layer;
+  const isPoints = !shapeOf(layer).isJoined;
   const glyphed = new Set(layer.glyphs.flatMap(({ at, beyond }) => (beyond ? [] : [at])));
   const shown = (at: number): boolean => {
     const value = values[at] as number;
-    const needed = shape === 'points' || isAlone(values, at) || at >= pixels.placedTo;
+    const needed = isPoints || isAlone(values, at) || at >= pixels.placedTo;
     if (value !== value || (marked[at] === 0 && !needed)) return false;
     if (layer.beyond.length && pixels.isBeyond(layer, at)) return false;
-    return !glyphed.has(at) && !(shape === 'points' && stroke.marker !== '');
+    return !glyphed.has(at) && !(isPoints && stroke.marker !== '');
   };
   const dots = ([colour, items]: [string, number[]], radius: number): SceneItem => ({
     kind: 'dots',

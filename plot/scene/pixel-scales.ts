@@ -1,6 +1,6 @@
 import type { Layer, ChartPlan } from 'core/plan';
 import { countedIn, positionOf, positionsOf, straightOf, stretchesOf, valueAt, type ValueScale } from 'core/scale';
-import { isBar } from 'core/shape';
+import { isBar, shapeOf } from 'core/shape';
 import type { PlotLayout } from './layout';
 
 /** A value axis in pixels: a straight line of what it reads, which is the value, or, where the scale bends, its position. */
@@ -191,10 +191,12 @@ export class PixelScales {
   }
 
   /** A bar's stretch along the category axis, from the middle of its category. */
-  private slotOf({ slot, slots, shape }: Layer): { start: number; width: number } {
+  private slotOf(layer: Layer): { start: number; width: number } {
+    const { slot, slots } = layer;
+    const { maxWidth } = shapeOf(layer);
     const room = this.pitch * (slots === 1 ? 1 : 0.8);
     const place = room / Math.max(1, slots);
-    const width = Math.max(this.places ? THINNEST : 0, shape === 'stem' ? Math.min(place, 4) : place * this.share(slots));
+    const width = Math.max(this.places ? THINNEST : 0, maxWidth === null ? place * this.share(slots) : Math.min(place, maxWidth));
     return { start: place * (Math.max(0, slot) + 0.5) - room / 2 - width / 2, width };
   }
 
