@@ -3,7 +3,7 @@ import { choiceToken, type Option, type Sentence, type Token } from 'core/senten
 import * as z from 'zod/mini';
 import { seenSentence } from './among';
 import { commonProblems, negativeProblems } from './common-problems';
-import { type CueBase, type CueKind, type Expansion, type FoundProblem, type HelperFormula, type Placed, type WhyFacts } from './kind';
+import { type CueBase, type CueKind, type Expansion, type FoundProblem, type HelperFormula, type Placed, type TuningWord, type WhyFacts } from './kind';
 import type { CueFacts, Surroundings } from './surroundings';
 import { levelToken, levelWords, readLevel, typedNumber, type Level } from './level';
 import { measureOptions, measuresWithin } from './partners';
@@ -28,6 +28,8 @@ export interface KindDef<C extends CueBase> {
   readonly help: string;
   readonly search: string;
   readonly schema: z.ZodMiniType<C>;
+  /** Typed words that tune a new cue; none unless given. */
+  readonly tuning?: readonly TuningWord[];
   fresh(words: CueFacts): Omit<C, 'id' | 'kind' | 'on'>;
   /** Whether the cue follows an order; it may unless said. */
   readonly orders?: Orders | ((cue: Unplaced<C>) => Orders);
@@ -86,6 +88,7 @@ export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
     help: def.help,
     search: def.search,
     schema: def.schema,
+    tuning: def.tuning ?? [],
     create: (id, words) => ({ id, kind: def.kind, on: true, ...def.fresh(words) }) as unknown as C,
     sentence: (cue, words) => def.reads(place(cue, words), sayIn(cue, words), words),
     finer: (cue, words) => [
@@ -247,6 +250,11 @@ export const measure = <C>(field: keyof C, about = 'Measure'): TokenOf<C> => ({
   },
   set: (cue, value) => ({ ...cue, [field]: value }),
 });
+
+/** A number among typed words. */
+export const TYPED_NUMBER = /^\d+(\.\d+)?$/;
+/** A count of two or more among typed words. */
+export const TYPED_COUNT = /^([2-9]|[1-9]\d{1,4})$/;
 
 /** What a typed number may be. */
 export interface NumberLimits {

@@ -12,6 +12,8 @@ describe('finding a cue by typed words', () => {
     ['bottom 2 b', 'rank', /Mark the bottom 2 places by b/],
     ['median', 'typical', /Draw the median/],
     ['running total', 'running', /running total of a over all rows so far/],
+    ['moving average 7', 'running', /moving average of a over 7 rows/],
+    ['p90', 'typical', /Draw the percentile 90/],
     ['heat', 'gradient'],
     ['confidence', 'band'],
     ['if', 'rule'],

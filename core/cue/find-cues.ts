@@ -35,25 +35,24 @@ function offerOf(name: CueKindName, words: CueFacts, typed: readonly string[]): 
   return { kind: name, reads: readSentence(kind.sentence(cue, words)), help: kind.help, cue };
 }
 
-/** The facts about the cue that the typed words state: an end, a number, a measure. */
+/** A new cue with what the typed words say about it: a measure of the figure, and what its kind is tuned by. */
 function tuned(kind: CueKind<Cue>, cue: Cue, typed: readonly string[], words: CueFacts): Cue {
-  const number = typed.find(word => /^\d+(\.\d+)?$/.test(word));
   const measure = words.measures.find(name => typed.includes(name.toLowerCase()));
-  let out = measure === undefined ? cue : kind.change(cue, 'measure', measure, words);
-  if (number !== undefined && out.kind === 'rank') out = kind.change(out, 'n', number, words);
-  if (out.kind === 'rank' && typed.includes('bottom')) out = kind.change(out, 'end', 'bottom', words);
-  if (out.kind === 'typical' && typed.includes('median')) out = kind.change(out, 'level', 'median', words);
-  if (out.kind === 'running' && typed.includes('total')) out = kind.change(kind.change(out, 'of', 'total', words), 'n', '0', words);
-  return out;
+  const about = measure === undefined ? cue : kind.change(cue, 'measure', measure, words);
+  return kind.tuning.reduce((out, { word, token, value }) => {
+    const said = typed.find(text => word.test(text));
+    return said === undefined ? out : kind.change(out, token, value ?? said, words);
+  }, about);
 }
 
 function scoreOf({ reads, help, kind }: CueOffer, typed: readonly string[]): number {
-  const texts = [kind, cueKinds[kind].search, help, reads].map(text => text.toLowerCase().split(/[^\p{L}\p{N}]+/u));
+  const { search, tuning } = cueKinds[kind];
+  const texts = [kind, search, help, reads].map(text => text.toLowerCase().split(/[^\p{L}\p{N}]+/u));
   const scores = typed.map(word => {
     const at = texts.findIndex(list =>
       list.some(item => item.startsWith(word) || (word.length > 4 && word.startsWith(item) && item.length > 3)),
     );
-    return at === -1 ? 0 : 4 - at;
+    return at >= 0 ? 4 - at : tuning.some(item => item.word.test(word)) ? 1 : 0;
   });
   return scores.some(score => score === 0) ? 0 : scores.reduce((sum, score) => sum + score, 0);
 }

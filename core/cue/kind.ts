@@ -67,6 +67,16 @@ export interface FoundProblem {
   readonly rests: boolean;
 }
 
+/** A word typed in the search that tunes a new cue: "5" in "top 5", "p90". */
+export interface TuningWord {
+  /** Matches the whole word, in lower case. */
+  readonly word: RegExp;
+  /** The token of the cue's sentences that it sets. */
+  readonly token: string;
+  /** The token's value for the typed word; the word itself unless given. */
+  readonly value?: string;
+}
+
 /**
  * One kind of cue: its schema, its sentence, its expansion into named formulas. Adding a kind is adding one file with such an
  * object (see `defineKind`) and its line in the registry.
@@ -78,6 +88,8 @@ export interface CueKind<C extends CueBase> {
   /** Further words by which the search finds it. */
   readonly search: string;
   readonly schema: z.ZodMiniType<C>;
+  /** Typed words that tune a new cue, in the order in which they are applied. */
+  readonly tuning: readonly TuningWord[];
   /** A first cue that makes sense on this figure. */
   create(id: string, words: CueFacts): C;
   sentence(cue: C, words: CueFacts): Sentence;

@@ -3,7 +3,7 @@ import { columnOf, type Column } from 'core/table';
 import * as z from 'zod/mini';
 import { peersOf } from './among';
 import { dataOf, negativeProblems, samenessProblems } from './common-problems';
-import { choice, cueFields, defineKind, markOf, number } from './define';
+import { choice, cueFields, defineKind, markOf, number, TYPED_NUMBER } from './define';
 import { look } from './look';
 import { partSizes } from './part-sizes';
 import { legendScope, partitionOf } from './scope';
@@ -30,6 +30,10 @@ export const rank = defineKind<RankCue>({
   help: 'Mark the top or bottom few, or those that together make most of the total.',
   search: 'top bottom first last best worst biggest ranking sort places pareto 80 share position',
   schema,
+  tuning: [
+    { word: TYPED_NUMBER, token: 'n' },
+    { word: /^bottom$/, token: 'end' },
+  ],
   // A place among the rows so far is more than a window can tell.
   orders: 'never',
   fresh: ({ measures }) => ({

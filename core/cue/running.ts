@@ -1,7 +1,7 @@
 import { DASHES } from 'core/frame';
 import { nameText } from 'core/formula';
 import * as z from 'zod/mini';
-import { choice, colour, cueFields, defineKind, number, yesNo } from './define';
+import { choice, colour, cueFields, defineKind, number, TYPED_COUNT, yesNo } from './define';
 import type { Placed } from './kind';
 import { CUE_AXIS_OPTIONS, DASH_OPTIONS, drawn, FORM_OPTIONS } from './line-tokens';
 import { movingFormula } from './moving-window';
@@ -31,6 +31,12 @@ export const running = defineKind<RunningCue>({
   help: 'Draw a running total, a moving average or a moving median.',
   search: 'running total cumulative moving average rolling median smooth trend',
   schema,
+  tuning: [
+    { word: TYPED_COUNT, token: 'n' },
+    { word: /^total$/, token: 'of' },
+    // A total runs over all rows so far.
+    { word: /^total$/, token: 'n', value: '0' },
+  ],
   fresh: ({ measures, along }) => ({
     measure: measures[0] ?? '',
     scope: { kind: 'along', ...along, within: 'split' },
