@@ -1,6 +1,6 @@
 import { MOST_BREAKS, type AxisChoice } from 'core/document';
 import { typedNumber } from 'core/cue';
-import { proposeBreaks, SCALE_FACTS, type Break } from 'core/scale';
+import { proposeBreaks, AXIS_SCALES, type Break } from 'core/scale';
 import type { Option } from 'core/sentence';
 import { axisEntry, plainOption, type Typed } from './axis-entry';
 import { axisAt, typedValue, written } from './axis-place';
@@ -11,7 +11,7 @@ const BREAK_HINT = 'From value to value, such as “100 to 900”, several joine
 const BY_LENGTH = 'by their lengths';
 const SHARE_HINT = 'A share for each stretch from the low end, such as “70 : 30”, or “by their lengths”.';
 
-const isStraight = ({ scale }: AxisChoice): boolean => SCALE_FACTS[scale].isStraight;
+const isStraight = ({ scale }: AxisChoice): boolean => AXIS_SCALES[scale].isStraight;
 const rangeWords = ({ from, to }: Break): string => `${written(from)} to ${written(to)}`;
 
 /** What an axis leaves out, and how what is left shares the room. */

@@ -1,4 +1,4 @@
-import { SCALE_FACTS } from 'core/scale';
+import { AXIS_SCALES } from 'core/scale';
 import { MOST_HEADROOM, type AxisChoice } from 'core/document';
 import { typedNumber } from 'core/cue';
 import { axisEntry, plainOption, type Typed } from './axis-entry';
@@ -33,7 +33,7 @@ export const axisRoomSettings = {
     about: 'Steps of the axis',
     search: 'tick interval major numbers gridlines count',
     hint: STEP_HINT,
-    isFor: ({ scale }) => SCALE_FACTS[scale].isStraight,
+    isFor: ({ scale }) => AXIS_SCALES[scale].isStraight,
     options: () => [plainOption(FITTING), plainOption('about 3'), plainOption('about 8')],
     typed: step => (step === null ? FITTING : `${step.as === 'count' ? 'about ' : ''}${written(step.amount)}`),
     reads: step => (step === null ? 'fitting steps' : step.as === 'by' ? `steps of ${written(step.amount)}` : `about ${step.amount} steps`),

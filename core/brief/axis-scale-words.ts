@@ -1,6 +1,6 @@
 import { MOST_BASE, type AxisChoice } from 'core/document';
 import { powerText } from 'core/format';
-import { baseWord, SCALE_FACTS, SCALE_NAMES, type ScaleName } from 'core/scale';
+import { baseWord, AXIS_SCALES, SCALE_NAMES, type ScaleName } from 'core/scale';
 import { typedNumber } from 'core/cue';
 import { axisEntry, plainOption } from './axis-entry';
 import { aboutOf, AXIS_NAMES, axisAt, axisPart, changedAxis, plainAt, written } from './axis-place';
@@ -16,10 +16,10 @@ const POWER_HINT = `A whole power of ten up to 30, such as 5, or â€œ${NO_POWER}â
 const OWN_TITLE = 'what is read there';
 const MOST_TITLE = 200;
 
-const hasBase = ({ scale }: AxisChoice): boolean => SCALE_FACTS[scale].hasBase;
+const hasBase = ({ scale }: AxisChoice): boolean => AXIS_SCALES[scale].hasBase;
 /** A bound that has a place on a scale; null where it has none, which fits it to the data. */
 const boundOn = (scale: ScaleName, bound: AxisChoice['low']): AxisChoice['low'] =>
-  typeof bound === 'number' && !SCALE_FACTS[scale].isDefinedAt(bound) ? null : bound;
+  typeof bound === 'number' && !AXIS_SCALES[scale].isDefinedAt(bound) ? null : bound;
 
 /** How values become places: evenly, or by factors. */
 export const axisScaleSettings = {
@@ -29,7 +29,7 @@ export const axisScaleSettings = {
     governs: place => [axisPart(place)],
     places: () => AXIS_NAMES,
     plain: (_subject, place) => plainAt(place).scale,
-    options: choices(SCALE_NAMES.map(name => [name, SCALE_FACTS[name].words] as const)),
+    options: choices(SCALE_NAMES.map(name => [name, AXIS_SCALES[name].words] as const)),
     now: (subject, place) => axisAt(subject, place).scale,
     // A bound without a place on the scale would stand in the sentence without a meaning.
     set: (subject, place, scale) => {

@@ -2,7 +2,7 @@ import { MOST_BOUND, type AxisChoice } from 'core/document';
 import { compileFormula } from 'core/formula';
 import type { FigureData } from 'core/frame';
 import { messageFor } from 'core/result/words';
-import { SCALE_FACTS } from 'core/scale';
+import { AXIS_SCALES } from 'core/scale';
 import { speakerOf, type Clause } from './section';
 import { axisBreakSettings } from './axis-break-words';
 import { axisEntry, plainOption, type Typed } from './axis-entry';
@@ -67,7 +67,7 @@ function readBound(text: string, subject: Subject, place: string, end: 'low' | '
   const axis = axisAt(subject, place);
   const bound = typedValue(subject, text);
   if (!Number.isFinite(bound)) return readFormula(text.trim(), subject);
-  const { isDefinedAt, axisWords } = SCALE_FACTS[axis.scale];
+  const { isDefinedAt, axisWords } = AXIS_SCALES[axis.scale];
   if (!isDefinedAt(bound)) return { fault: `${opening(axisWords)} axis has no place for ${written(bound)}: its ends lie above zero.` };
   const [low, high] = end === 'low' ? [bound, axis.high] : [axis.low, bound];
   // What a formula gives is known when it is computed.
@@ -99,7 +99,7 @@ export function axisClauses(subject: Subject, place: AxisName, name: string): re
   const { scale, breaks } = axisAt(subject, place);
   const of = (setting: keyof typeof axisSettings, said: string, after = '.'): Clause =>
     clause(setting, subject, { place, said: [` ${name} ${said} `, after], finer: [`${name} ${said} `, after] });
-  const { isStraight, hasBase } = SCALE_FACTS[scale];
+  const { isStraight, hasBase } = AXIS_SCALES[scale];
   return [
     of('scale', 'is'),
     ...(hasBase ? [of('base', 'has the base'), of('every', 'has a number at')] : []),

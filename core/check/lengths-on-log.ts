@@ -1,4 +1,4 @@
-import { hasPlace } from 'core/scale';
+import { hasPlace, scaleWords } from 'core/scale';
 import { shapeOf } from 'core/shape';
 import { axesIn, opening, type Check } from './check';
 
@@ -8,9 +8,15 @@ export const lengthsOnLog: Check = {
   about: 'columns on a log axis',
   find: ({ figure, plan }) =>
     axesIn(plan)
-      .filter(({ axes, layers }) => axes.some(({ scale }) => !hasPlace(scale, 0)) && layers.some(layer => shapeOf(layer).byLength))
-      .map(({ words }) => ({
-        words: `${opening(words)} is logarithmic: the lengths of bars on it do not compare, only where they end.`,
+      .filter(({ layers }) => layers.some(layer => shapeOf(layer).byLength))
+      .flatMap(({ words, axes }) =>
+        axes
+          .filter(({ scale }) => !hasPlace(scale, 0))
+          .slice(0, 1)
+          .map(({ scale }) => ({ words, scale })),
+      )
+      .map(({ words, scale }) => ({
+        words: `${opening(words)} is ${scaleWords(scale).words}: the lengths of bars on it do not compare, only where they end.`,
         key: 'mark',
         mend: {
           words: 'Draw points',

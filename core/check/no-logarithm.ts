@@ -1,5 +1,5 @@
 import { withAxis } from 'core/document';
-import { hasPlace } from 'core/scale';
+import { hasPlace, scaleWords } from 'core/scale';
 import { counted } from 'core/sentence';
 import { axesIn, endsOf, type Check } from './check';
 
@@ -11,10 +11,11 @@ export const noLogarithm: Check = {
     axesIn(plan).flatMap(({ place, words, axes, layers }) => {
       const scale = axes[0]?.scale;
       const count = scale ? endsOf(layers).filter(value => !hasPlace(scale, value)).length : 0;
-      if (count === 0) return [];
+      if (!scale || count === 0) return [];
+      const { noPlace, words: kind } = scaleWords(scale);
       return [
         {
-          words: `${counted(count, 'value')} at or below zero ${count === 1 ? 'has' : 'have'} no place on ${words}, which is logarithmic.`,
+          words: `${counted(count, 'value')} ${noPlace} ${count === 1 ? 'has' : 'have'} no place on ${words}, which is ${kind}.`,
           key: `scale:${place}`,
           mend: { words: 'Make it symmetric log', change: { scales: withAxis(figure.scales, place, { scale: 'symlog' }) } },
         },

@@ -1,5 +1,5 @@
 import { withAxis, type AxisChoice, type Figure } from 'core/document';
-import { SCALE_FACTS } from 'core/scale';
+import { AXIS_SCALES } from 'core/scale';
 import { compileFormula, Evaluator, groupRows, scopeOf } from 'core/formula';
 import type { Frame } from 'core/frame';
 import { failure, success, type Result } from 'core/result';
@@ -25,7 +25,7 @@ export function withBounds(figure: Figure, frame: Frame): Result<Figure> {
       if (typeof bound !== 'string') continue;
       const value = valueOf(bound, frame, wordsFor(name, end));
       if (!value.ok) return value;
-      const { isDefinedAt, axisWords } = SCALE_FACTS[axis.scale];
+      const { isDefinedAt, axisWords } = AXIS_SCALES[axis.scale];
       if (!isDefinedAt(value.value))
         return fault(`${wordsFor(name, end)}, “${bound}”, gives ${value.value}, which has no place on ${axisWords} axis.`);
       ends[end] = value.value;

@@ -110,6 +110,9 @@ function across(from: readonly number[], to: readonly number[], at: number): num
 
 /** How a broken scale places: straight within each stretch, and steeply through the breaks, so that every value has a place of its own. */
 export const brokenKind: ScaleKind<BrokenScale> = {
+  words: 'linear with breaks',
+  noPlace: '',
+  hasEvenTicks: true,
   position(scale, value) {
     const { values, positions } = knotsOf(scale);
     return across(values, positions, value);

@@ -21,6 +21,7 @@ export {
   positionsOf,
   powerAt,
   scaleTimes,
+  scaleWords,
   straightOf,
   straightPieces,
   stretchesOf,
@@ -28,8 +29,7 @@ export {
   zerosAligned,
 } from './kinds';
 export { baseWord } from './log-scale';
-export { makeScale, SCALE_NAMES, type ScaleName, type ScaleOptions } from './make-scale';
-export { SCALE_FACTS, type ScaleFacts } from './scale-facts';
+export { AXIS_SCALES, makeScale, SCALE_NAMES, type ScaleName, type ScaleOptions } from './registry';
 export { proposeBreaks, type BreakOffer } from './propose-breaks';
 export { divisionsOf } from './divisions';
 export type { BrokenScale, LinearScale, LogScale, Straight, Stretch, SymlogScale, ValueScale } from './scale';

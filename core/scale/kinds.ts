@@ -1,16 +1,7 @@
-import { brokenKind, piecesOf, type Piece } from './broken-scale';
-import { alignedZeros, linearKind } from './linear-scale';
-import { logKind } from './log-scale';
+import { piecesOf, type Piece } from './broken-scale';
+import { alignedZeros } from './linear-scale';
+import { kinds } from './registry';
 import type { ScaleKind, Straight, Stretch, ValueScale } from './scale';
-import { symlogKind } from './symlog-scale';
-
-/** Every kind of scale. A new one is a file and a line here. */
-const kinds: { readonly [K in ValueScale['kind']]: ScaleKind<Extract<ValueScale, { readonly kind: K }>> } = {
-  linear: linearKind,
-  log: logKind,
-  symlog: symlogKind,
-  broken: brokenKind,
-};
 
 // The registry holds each kind with its own scales; what comes in says which it is.
 const kindOf = (scale: ValueScale): ScaleKind<ValueScale> => kinds[scale.kind];
@@ -37,6 +28,9 @@ export function positionsOf(scale: ValueScale, values: Float64Array): Float64Arr
 /** The straight way of a scale that has one, for passes over thousands of marks: `from + value * perUnit` is the position; null for the others. */
 export const straightOf = (scale: ValueScale): Straight | null => kindOf(scale).straight(scale);
 
+/** The scale as an adjective, and the values that it has no place for: "logarithmic", "at or below zero". */
+export const scaleWords = (scale: ValueScale): Pick<ScaleKind<ValueScale>, 'words' | 'noPlace'> => kindOf(scale);
+
 /** The note that a reader needs about a scale; empty for a linear one. */
 export const describeScale = (scale: ValueScale, write: (value: number) => string): string => kindOf(scale).describe(scale, write);
 
@@ -47,7 +41,7 @@ export const minorTicksOf = (scale: ValueScale): readonly number[] => ('minor' i
 export const scaleTimes = (scale: ValueScale, factor: number): ValueScale => kindOf(scale).times(scale, factor);
 
 /** Whether ticks stand at even steps of value, so that their numbers share their decimals. */
-export const hasEvenTicks = (scale: ValueScale): boolean => scale.kind === 'linear' || scale.kind === 'broken';
+export const hasEvenTicks = (scale: ValueScale): boolean => kindOf(scale).hasEvenTicks;
 
 /** What an axis leaves out: the stretches of a broken scale; none for the others. */
 export const stretchesOf = (scale: ValueScale): readonly Stretch[] => ('stretches' in scale ? scale.stretches : []);

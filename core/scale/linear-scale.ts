@@ -198,6 +198,9 @@ export const timesAll = (values: readonly number[], factor: number): number[] =>
 
 /** How a linear scale places: (value − low) / (high − low). */
 export const linearKind: ScaleKind<LinearScale> = {
+  words: 'linear',
+  noPlace: '',
+  hasEvenTicks: true,
   position: ({ low, high }, value) => (value - low) / (high - low),
   value: ({ low, high }, position) => low + position * (high - low),
   positions({ low, high }, values, out) {

@@ -1,5 +1,5 @@
 import { limited, ticksBetween, timesAll, type Limits } from './linear-scale';
-import type { LogScale, ScaleKind } from './scale';
+import type { AxisScale, LogScale, ScaleKind } from './scale';
 
 /** Options of a log scale beside its values. */
 export interface LogOptions extends Limits {
@@ -110,6 +110,9 @@ function minorMultiples(base: number): number[] {
 
 /** How a log scale places: (ln v − ln low) / (ln high − ln low). */
 export const logKind: ScaleKind<LogScale> = {
+  words: 'logarithmic',
+  noPlace: 'at or below zero',
+  hasEvenTicks: false,
   position: ({ low, high }, value) => (value > 0 ? Math.log(value / low) / Math.log(high / low) : value <= 0 ? -Infinity : NaN),
   value: ({ low, high }, position) => low * (high / low) ** position,
   positions({ low, high }, values, out) {
@@ -134,3 +137,13 @@ export const logKind: ScaleKind<LogScale> = {
 
 /** A base as it is written. */
 export const baseWord = (base: number): string => (base === Math.E ? 'e' : String(base));
+
+/** The logarithmic scale as an axis can be given it. */
+export const logAxis: AxisScale<LogOptions> = {
+  words: 'logarithmic',
+  axisWords: 'a log',
+  isStraight: false,
+  hasBase: true,
+  isDefinedAt: value => value > 0,
+  make: logScale,
+};

@@ -52,8 +52,30 @@ export interface Straight {
   readonly perUnit: number;
 }
 
-/** The operations of a kind of scale. A new kind is an entry in `kinds`. */
+/** A scale that an axis can be given, with what the brief, bounds and checks need to know of it. They ask for these facts, never for its name. */
+export interface AxisScale<Options> {
+  /** As the brief offers it: "The axis is …". */
+  readonly words: string;
+  /** Its name before "axis" in a sentence, with its article. */
+  readonly axisWords: string;
+  /** Equal differences take equal room: the axis may have steps and breaks, and zero may be left out of it. */
+  readonly isStraight: boolean;
+  /** Its ticks are powers of a base. */
+  readonly hasBase: boolean;
+  /** Whether a value has a place on it. */
+  readonly isDefinedAt: (value: number) => boolean;
+  /** The scale around values. Cost: O(n). */
+  readonly make: (values: Float64Array, options: Options) => ValueScale;
+}
+
+/** The facts and operations of a kind of scale. A new kind is an entry in `registry.ts`. */
 export interface ScaleKind<S extends ValueScale> {
+  /** As an adjective: "the axis is logarithmic". */
+  readonly words: string;
+  /** The values that it has no place for: "at or below zero"; empty where it has a place for all. */
+  readonly noPlace: string;
+  /** Ticks are at even steps of value, so that their numbers share their decimals. */
+  readonly hasEvenTicks: boolean;
   /** Where a value stands: 0 at the low end, 1 at the high one, beyond them where it lies beyond. Rises with the value. */
   position(scale: S, value: number): number;
   /** The value at a position; the other way round. */

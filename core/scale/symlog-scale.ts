@@ -1,6 +1,6 @@
 import { limited, timesAll } from './linear-scale';
 import { baseWord, powerAbove, powerBelow, powerOf, roundedTo, type LogOptions } from './log-scale';
-import type { ScaleKind, SymlogScale } from './scale';
+import type { AxisScale, ScaleKind, SymlogScale } from './scale';
 
 // Powers between what counts as about zero and the largest value, at most.
 const MOST_POWERS = 6;
@@ -69,6 +69,9 @@ const unbent = (place: number, about: number): number => Math.sign(place) * abou
 
 /** How a symmetric log scale places. */
 export const symlogKind: ScaleKind<SymlogScale> = {
+  words: 'symmetric log',
+  noPlace: '',
+  hasEvenTicks: false,
   position({ low, high, about }, value) {
     const from = bent(low, about);
     return (bent(value, about) - from) / (bent(high, about) - from);
@@ -94,4 +97,14 @@ export const symlogKind: ScaleKind<SymlogScale> = {
   }),
   describe: ({ base, about }, write) =>
     `symmetric log scale to base ${baseWord(base)}, straight up to ${write(about)} on both sides of zero`,
+};
+
+/** The symmetric log scale as an axis can be given it. */
+export const symlogAxis: AxisScale<LogOptions> = {
+  words: 'symmetric log, for values on both sides of zero',
+  axisWords: 'a symmetric log',
+  isStraight: false,
+  hasBase: true,
+  isDefinedAt: () => true,
+  make: symlogScale,
 };
