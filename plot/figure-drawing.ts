@@ -13,15 +13,15 @@ import { blindCanvas } from './canvas/blind-canvas';
 import { KnownWidths, TextWidths, type Widths } from './canvas/text-widths';
 import type { FigureSize } from './figure-size';
 import { gridScene, gridShape, stripAt, type DrawnStrip, type GridScene } from './grid-scene';
-import { footOf, type FigureFoot } from './scene/figure-foot';
+import { footOf, type FigureFoot } from './scene/head/figure-foot';
 import type { Repainter } from './repaint';
-import { headOf, type FigureHead } from './scene/figure-head';
+import { headOf, type FigureHead } from './scene/head/figure-head';
 import type { PlotLayout } from './scene/layout';
 import { PixelScales } from './scene/pixel-scales';
 import { anchorOf, handleAt, markAt, outlineOf, rowAt } from './scene/pointing';
 import type { DroppedLabel, FigurePoint, LabelledMark, LineHandle, MarkAt, Scene, ScenePart, TextWidth } from './scene/scene';
 import { sceneOf } from './scene/scene-of';
-import { sideLegendOf, type SideLegend } from './scene/side-legend';
+import { sideLegendOf, type SideLegend } from './scene/legend/side-legend';
 
 Chart.register(BareAxis);
 

@@ -1,5 +1,5 @@
 import type { AxisPlan, ChartPlan } from 'core/plan';
-import { numberRoom } from './scene/axis-numbers';
+import { numberRoom } from './scene/axes/axis-numbers';
 import type { PlotLayout } from './scene/layout';
 import { movedBox, movedScene, type Shift } from './scene/moved';
 import { gridShape, layoutPlanOf, stripsOf, type GridShape, type Strip } from './scene/panel-grid';

@@ -19,4 +19,4 @@ export type {
   ScenePart,
   TextWidth,
 } from './scene/scene';
-export { levelBox, textBox } from './scene/text-box';
+export { levelBox, textBox } from './scene/labels/text-box';

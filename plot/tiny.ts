@@ -3,7 +3,7 @@ import type { Canvas } from './canvas/brushes';
 import { pageBrushes } from './canvas/page-brushes';
 import { paintScene } from './canvas/paint-scene';
 import { tinyLayout } from './scene/layout';
-import { TINY } from './scene/looks';
+import { TINY } from './scene/marks/looks';
 import { sceneOf } from './scene/scene-of';
 
 /** A plan in a few dozen pixels: marks, level lines and bands of its first panel and axis, no words. For previews. A table is its cells, each a block of its colour. */

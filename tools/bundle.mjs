@@ -34,8 +34,8 @@ export async function bundleScripts() {
   rmSync(bundles, { recursive: true, force: true });
   const worker = { splitting: true, tsconfig: join(root, 'tsconfig.worker.json') };
   const [engine, reader, boot] = await Promise.all([
-    bundle('engine', 'app/services/engine.worker.ts', 'workers', worker),
-    bundle('reader', 'app/services/reader.worker.ts', 'workers', worker),
+    bundle('engine', 'app/services/engine/engine.worker.ts', 'workers', worker),
+    bundle('reader', 'app/services/sources/reader.worker.ts', 'workers', worker),
     bundle('boot', 'app/boot.ts', '.', { format: 'iife', tsconfig: join(root, 'tsconfig.app.json') }),
   ]);
   return { engine, reader, boot };

@@ -7,12 +7,12 @@ import { keyOf } from 'core/frame';
 import { messageFor } from 'core/result/words';
 import { columnOf } from 'core/table';
 import { shapeOf } from 'core/shape';
-import { layersOf } from '../services/layers-of';
-import { Notices } from '../services/notices';
-import { Pace } from '../services/pace';
-import { PictureStore } from '../services/picture-store';
-import { ProjectStore } from '../services/project-store';
-import { Risks } from '../services/risks';
+import { layersOf } from '../services/figure/layers-of';
+import { Notices } from '../services/telling/notices';
+import { Pace } from '../services/engine/pace';
+import { PictureStore } from '../services/engine/picture-store';
+import { ProjectStore } from '../services/project/project-store';
+import { Risks } from '../services/figure/risks';
 import { namedTints } from '../ui/tint';
 import type { TokenChoice } from './token-choice';
 

@@ -4,8 +4,8 @@ import { withCues } from 'core/brief';
 import type { Figure } from 'core/document';
 import type { NamedFormula } from 'core/formula';
 import type { Token } from 'core/sentence';
-import { FormulaDesk } from '../services/formula-desk';
-import { ProjectStore } from '../services/project-store';
+import { FormulaDesk } from '../services/figure/formula-desk';
+import { ProjectStore } from '../services/project/project-store';
 import { BriefWords } from './brief-words';
 import type { TokenChoice } from './token-choice';
 

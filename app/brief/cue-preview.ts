@@ -4,7 +4,7 @@ import { withCues } from 'core/brief';
 import type { Cue } from 'core/cue';
 import type { Plan } from 'core/plan';
 import { drawTiny } from 'plot';
-import { PreviewStore } from '../services/preview-store';
+import { PreviewStore } from '../services/engine/preview-store';
 import { BriefWords } from './brief-words';
 
 const [WIDTH, HEIGHT] = [112, 38];

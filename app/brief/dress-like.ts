@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, out
 import { toSignal } from '@angular/core/rxjs-interop';
 import { DRESS_PARTS, dressedLike } from 'core/brief';
 import { counted } from 'core/sentence';
-import { Notices } from '../services/notices';
-import { ProjectStore } from '../services/project-store';
+import { Notices } from '../services/telling/notices';
+import { ProjectStore } from '../services/project/project-store';
 import { TickList } from '../ui/tick-list';
 
 /** Takes over how the figure on the stage is dressed to others, part by part, in one step of undo. */

@@ -1,8 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import { plainMeasure, type Helper, type Measure } from 'core/frame';
 import type { Derived, Figure } from 'core/document';
-import { FormulaDesk, type Written } from '../services/formula-desk';
-import { ProjectStore } from '../services/project-store';
+import { FormulaDesk, type Written } from '../services/figure/formula-desk';
+import { ProjectStore } from '../services/project/project-store';
 
 /** Opens the desk for a derived column, a measure or a helper column, and takes what was written into the project. */
 @Injectable({ providedIn: 'root' })
@@ -62,7 +62,7 @@ export class FormulaWriting {
 
   /** Everything that named the old measure follows; what knows how comes with the brief. */
   private replace(figure: Figure, at: number, next: Measure): void {
-    void import('../services/figure-making').then(({ replaceMeasure }) => this.store.changeFigure(replaceMeasure(figure, at, next)));
+    void import('../services/figure/figure-making').then(({ replaceMeasure }) => this.store.changeFigure(replaceMeasure(figure, at, next)));
   }
 
   helper(figure: Figure, at: number | null): void {

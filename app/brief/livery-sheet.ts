@@ -4,7 +4,7 @@ import { liveryFaults, withColour, type LiveryFault } from 'core/check';
 import { LIVERIES, MOST_LIVERIES, type LiveryDoc, type Project } from 'core/document';
 import { readLivery, writeLivery } from 'core/io';
 import { messageFor } from 'core/result/words';
-import { ProjectStore } from '../services/project-store';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 import { LiveryForm } from './livery-form';
 

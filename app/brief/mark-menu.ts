@@ -3,10 +3,10 @@ import { cuesAbout, cuesOfMark, filtersAbout, withHandColour } from 'core/brief'
 import type { Cue } from 'core/cue';
 import { categoryAt, type Filter } from 'core/frame';
 import { hoverText } from 'core/words';
-import { LabelPins, type MovedLabel } from '../services/label-pins';
-import { layersOf } from '../services/layers-of';
-import { ProjectStore } from '../services/project-store';
-import { RowsAsked } from '../services/rows-asked';
+import { LabelPins, type MovedLabel } from '../services/figure/label-pins';
+import { layersOf } from '../services/figure/layers-of';
+import { ProjectStore } from '../services/project/project-store';
+import { RowsAsked } from '../services/engine/rows-asked';
 import { Icon } from '../ui/icon';
 import { BriefWords } from './brief-words';
 import { CueChanges } from './cue-changes';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MOST_LOOKS, type NamedLook } from 'core/document';
 import { COLOUR_NAMES, colourOptions } from 'core/glyph';
-import { ProjectStore } from '../services/project-store';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 import { Swatch } from '../ui/swatch';
 

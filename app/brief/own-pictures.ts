@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { readSmallPicture } from 'core/io';
 import { MOST_PICTURES, type SmallPicture } from 'core/document';
 import { messageFor } from 'core/result/words';
-import { ProjectStore } from '../services/project-store';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 
 /** The project's own small pictures, for cues to put at marks. */

@@ -1,6 +1,6 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
 import { chooseWord } from 'core/brief';
-import { PreviewStore } from '../services/preview-store';
+import { PreviewStore } from '../services/engine/preview-store';
 import { BriefWords } from './brief-words';
 
 // A choice passed over on the way to another is not drawn, in milliseconds.

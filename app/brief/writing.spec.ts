@@ -2,8 +2,8 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { firstFigure } from 'core/brief';
 import { plainFormat, plainTable, PROJECT_VERSION, type NumberFormat } from 'core/document';
-import { FormulaDesk, type DeskRequest } from '../services/formula-desk';
-import { ProjectStore } from '../services/project-store';
+import { FormulaDesk, type DeskRequest } from '../services/figure/formula-desk';
+import { ProjectStore } from '../services/project/project-store';
 import { Spark } from '../desk/spark';
 import { ArrangeList } from '../ui/arrange-list';
 import { CommandSearch, type Command } from '../shell/command-search';
@@ -74,7 +74,7 @@ describe('writing formulas into the project', () => {
     writing.measure(store.figure!, 1);
     request().use({ name: 'share', formula: 'sum(milk)', scope: own });
     // What replaces a measure is loaded when it is called for.
-    await import('../services/figure-making').then(() => new Promise(done => setTimeout(done)));
+    await import('../services/figure/figure-making').then(() => new Promise(done => setTimeout(done)));
     expect(store.figure?.data.measures[1]).toEqual({ name: 'share', formula: 'sum(milk)', shape: null, axis: 'first', format: null });
     writing.measure(store.figure!, 1);
     request().remove?.();

@@ -1,13 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import { filter, firstValueFrom } from 'rxjs';
 import { fileName, offerNamed } from 'handover/offers';
-import { EngineClient } from '../services/engine-client';
-import type { HandoverAsk } from '../services/handing-engine';
-import { Notices } from '../services/notices';
-import { PictureStore, type Shown } from '../services/picture-store';
-import { ProblemWords } from '../services/problem-words';
-import { ProjectStore } from '../services/project-store';
-import { Theme } from '../services/theme';
+import { EngineClient } from '../services/engine/engine-client';
+import type { HandoverAsk } from '../services/engine/handing-engine';
+import { Notices } from '../services/telling/notices';
+import { PictureStore, type Shown } from '../services/engine/picture-store';
+import { ProblemWords } from '../services/telling/problem-words';
+import { ProjectStore } from '../services/project/project-store';
+import { Theme } from '../services/telling/theme';
 import {
   crosstabClip,
   crosstabCsv,

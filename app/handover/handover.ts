@@ -1,7 +1,7 @@
 import { inject, Injectable, Injector, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { map } from 'rxjs';
-import { PictureStore } from '../services/picture-store';
+import { PictureStore } from '../services/engine/picture-store';
 import type { HandingTask } from './handing-task';
 
 /** Hands the figure, its numbers, its words or the whole project over. What does it comes when the first thing is asked for. */

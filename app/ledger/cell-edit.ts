@@ -5,7 +5,7 @@ import type { TableDoc } from 'core/document';
 import { success, type Result } from 'core/result';
 import { messageFor } from 'core/result/words';
 import { columnOf, type Cell, type CellEdit, type Column } from 'core/table';
-import type { Shown } from '../services/picture-store';
+import type { Shown } from '../services/engine/picture-store';
 import type { SourceInfo } from 'engine';
 import type { CellAddress, CellText, RefusedText } from './grid-column';
 import { editedColumn, onlySource } from './ledger-columns';

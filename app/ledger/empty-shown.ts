@@ -1,5 +1,5 @@
 import { plainCrosstab, plainDress, plainLabels, plainScales, plainShape } from 'core/document';
-import type { Shown } from '../services/picture-store';
+import type { Shown } from '../services/engine/picture-store';
 
 /** Nothing is shown yet. */
 export const EMPTY_SHOWN: Shown = {

@@ -1,4 +1,4 @@
-import type { Shown } from '../services/picture-store';
+import type { Shown } from '../services/engine/picture-store';
 import { formatNumber } from 'core/format';
 import { partsOfMeasure } from 'core/frame';
 import type { Treatment } from 'core/cue';

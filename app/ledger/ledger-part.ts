@@ -1,4 +1,4 @@
-import type { Shown } from '../services/picture-store';
+import type { Shown } from '../services/engine/picture-store';
 
 /** A part of the ledger: the figure's cells, or totals of a crosstab that cues look at. */
 export type LedgerPart = 'cells' | 'rows' | 'columns';

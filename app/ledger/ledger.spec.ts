@@ -4,7 +4,7 @@ import { firstFigure } from 'core/brief';
 import { plainTable, type Figure } from 'core/document';
 import { applyEdits, tableOf, type Cell, type CellEdit } from 'core/table';
 import type { SourceInfo } from 'engine';
-import type { Shown } from '../services/picture-store';
+import type { Shown } from '../services/engine/picture-store';
 import { changesFor, resetFor } from './cell-edit';
 import type { CellText } from './grid-column';
 import { ledgerColumns } from './ledger-columns';

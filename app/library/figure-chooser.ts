@@ -13,8 +13,8 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Figure } from 'core/document';
-import { FigureActions } from '../services/figure-actions';
-import { ProjectStore } from '../services/project-store';
+import { FigureActions } from '../services/figure/figure-actions';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 import { ListKeys } from '../ui/list-keys';
 import { FigureThumb } from './figure-thumb';

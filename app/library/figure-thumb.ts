@@ -3,8 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Figure, Project } from 'core/document';
 import { drawStill, type Still } from 'plot';
 import { distinctUntilChanged, map } from 'rxjs';
-import { PreviewStore } from '../services/preview-store';
-import { ProjectStore } from '../services/project-store';
+import { PreviewStore } from '../services/engine/preview-store';
+import { ProjectStore } from '../services/project/project-store';
 
 // A figure drawn at this size and shown smaller keeps its proportions and its look.
 const [WIDTH, HEIGHT] = [640, 360];

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { kindOf } from 'core/cue';
 import type { Figure } from 'core/document';
 import { counted } from 'core/sentence';
-import { ProjectStore } from '../services/project-store';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 import { FigureThumb } from './figure-thumb';
 

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { acceptedFiles } from 'core/io';
 import type { StoredProject } from 'engine';
-import { EngineClient } from '../services/engine-client';
-import { Notices } from '../services/notices';
-import { SAMPLE_ID } from '../services/incoming';
-import { Opener } from '../services/opener';
-import { ProjectStore } from '../services/project-store';
-import { removedProjects, setRemoved, type RemovedProject } from '../services/removed-projects';
+import { EngineClient } from '../services/engine/engine-client';
+import { Notices } from '../services/telling/notices';
+import { SAMPLE_ID } from '../services/sources/incoming';
+import { Opener } from '../services/project/opener';
+import { ProjectStore } from '../services/project/project-store';
+import { removedProjects, setRemoved, type RemovedProject } from '../services/project/removed-projects';
 import { Announcer } from '../ui/announcer';
 import { Icon } from '../ui/icon';
 

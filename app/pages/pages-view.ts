@@ -7,10 +7,10 @@ import { fileName, PAGE_STYLE, pageBody } from 'handover/offers';
 import { download } from '../handover/figure-files';
 import { print } from '../handover/print-figure';
 import { FigureThumb } from '../library/figure-thumb';
-import { EngineClient } from '../services/engine-client';
-import { Notices } from '../services/notices';
-import { ProjectStore } from '../services/project-store';
-import { Theme } from '../services/theme';
+import { EngineClient } from '../services/engine/engine-client';
+import { Notices } from '../services/telling/notices';
+import { ProjectStore } from '../services/project/project-store';
+import { Theme } from '../services/telling/theme';
 import { Icon } from '../ui/icon';
 import { drawnPage, pageDocument, pageFolder } from './page-files';
 

@@ -1,9 +1,9 @@
 import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FigureChooser } from '../library/figure-chooser';
-import { FigureActions } from '../services/figure-actions';
-import { Pace } from '../services/pace';
-import { ProjectStore } from '../services/project-store';
+import { FigureActions } from '../services/figure/figure-actions';
+import { Pace } from '../services/engine/pace';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 

@@ -1,6 +1,6 @@
 import { afterEveryRender, ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject } from '@angular/core';
-import { Notices } from '../services/notices';
-import { Room } from '../services/room';
+import { Notices } from '../services/telling/notices';
+import { Room } from '../services/telling/room';
 import { Icon } from '../ui/icon';
 
 /** Notices over the foot of the brief, where they cover neither figure nor ledger; over the top bar where the brief is folded away, or where they would lie on what has the focus: what happened, with its undo; what went wrong, with what to do. */

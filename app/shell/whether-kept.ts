@@ -1,4 +1,4 @@
-import type { Notices } from '../services/notices';
+import type { Notices } from '../services/telling/notices';
 
 /**
  * Tells when the browser begins to keep nothing, with a way to save, and when it keeps the project again.

@@ -17,9 +17,9 @@ import {
 import type { ChartPlan } from 'core/plan';
 import type { HoverText } from 'core/words';
 import { FigureDrawing, type DroppedLabel, type FigurePoint, type LabelledMark, type LineHandle, type ScenePart } from 'plot';
-import type { MovedLabel } from '../services/label-pins';
-import { LineDrag } from '../services/line-drag';
-import { Pace } from '../services/pace';
+import type { MovedLabel } from '../services/figure/label-pins';
+import { LineDrag } from '../services/figure/line-drag';
+import { Pace } from '../services/engine/pace';
 import { Announcer } from '../ui/announcer';
 import { ROOT_ZOOM } from '../ui/root-zoom';
 import { FigureParts, type HeadWords } from './figure-parts';

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { FoundRisk } from 'core/check';
 import { counted } from 'core/sentence';
-import { DroppedLabels } from '../services/dropped-labels';
-import { Pace } from '../services/pace';
-import { ProjectStore } from '../services/project-store';
-import { Risks } from '../services/risks';
+import { DroppedLabels } from '../services/figure/dropped-labels';
+import { Pace } from '../services/engine/pace';
+import { ProjectStore } from '../services/project/project-store';
+import { Risks } from '../services/figure/risks';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 

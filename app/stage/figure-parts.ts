@@ -16,7 +16,7 @@ import type { Plan } from 'core/plan';
 import type { FigurePoint, MarkAt, ScenePart } from 'plot';
 import { GoverningWords } from '../brief/governing-words';
 import { MarkMenu } from '../brief/mark-menu';
-import { layersOf } from '../services/layers-of';
+import { layersOf } from '../services/figure/layers-of';
 import { Sheet } from '../ui/sheet';
 
 /** Title, subtitle and note as the analyst wrote them. */

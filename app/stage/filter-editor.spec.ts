@@ -3,9 +3,9 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Filter } from 'core/frame';
 import { firstFigure } from 'core/brief';
-import { EngineClient } from '../services/engine-client';
+import { EngineClient } from '../services/engine/engine-client';
 import type { ValueCount } from 'engine';
-import { ProjectStore } from '../services/project-store';
+import { ProjectStore } from '../services/project/project-store';
 import { FilterEditor } from './filter-editor';
 
 const columns = [

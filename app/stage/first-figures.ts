@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FigureThumb } from '../library/figure-thumb';
-import { FirstOffers } from '../services/first-offers';
+import { FirstOffers } from '../services/figure/first-offers';
 import { Icon } from '../ui/icon';
 
 /** One line on why a first figure is as it is, and other first figures as small pictures. */

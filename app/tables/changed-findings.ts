@@ -1,9 +1,9 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
 import { messageFor } from 'core/result/words';
 import { counted } from 'core/sentence';
-import type { ChangedSource } from '../services/incoming';
-import { Notices } from '../services/notices';
-import { ProjectStore } from '../services/project-store';
+import type { ChangedSource } from '../services/sources/incoming';
+import { Notices } from '../services/telling/notices';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 
 /** A line of what changed: of which cue, and whether only a value did. */

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import type { TableDoc } from 'core/document';
 import { counted } from 'core/sentence';
-import { Feeds } from '../services/feeds';
-import { ProjectStore } from '../services/project-store';
+import { Feeds } from '../services/sources/feeds';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 import { FeedForm, type FeedWish } from './feed-form';

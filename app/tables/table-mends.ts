@@ -7,8 +7,8 @@ import { messageFor } from 'core/result/words';
 import { counted, readSentence, type Sentence } from 'core/sentence';
 import { SentenceLine } from '../brief/sentence-line';
 import type { TokenChoice } from '../brief/token-choice';
-import { EngineClient } from '../services/engine-client';
-import { ProjectStore } from '../services/project-store';
+import { EngineClient } from '../services/engine/engine-client';
+import { ProjectStore } from '../services/project/project-store';
 import { Icon } from '../ui/icon';
 import { Sheet } from '../ui/sheet';
 

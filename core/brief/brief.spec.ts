@@ -1,7 +1,7 @@
 import type { Figure } from 'core/document';
 import { plainMeasure } from 'core/frame';
 import { readSentence } from 'core/sentence';
-import { about, chosen, figure, formats, tables } from './huts.spec';
+import { about, chosen, figure, formats, tables } from './first-figure/huts.spec';
 import { addColumns, briefOf, decidedKeys, replaceMeasure, scopeValue, settings, settingsBehind, subjectOf } from './index';
 
 const reads = (now: Figure): string => {

@@ -1,12 +1,12 @@
 import type { Figure, NumberFormat } from 'core/document';
-import { dataSection } from './data-section';
-import { helperSection } from './helper-section';
-import { scalesSection } from './scales-section';
+import { dataSection } from './data/data-section';
+import { helperSection } from './data/helper-section';
+import { scalesSection } from './axes/scales-section';
 import type { Section } from './section';
 import type { FigureFacts, Subject } from './setting';
-import { shapeSection } from './shape-section';
-import type { TableFacts } from './table-facts';
-import { wordsSection } from './words-section';
+import { shapeSection } from './shape/shape-section';
+import type { TableFacts } from './data/table-facts';
+import { wordsSection } from './labels/words-section';
 
 /** The brief's own sections; cues have sentences of their kinds. */
 export interface Brief {

@@ -3,7 +3,7 @@ import type { CueFacts } from 'core/cue';
 import { isTable, type Figure } from 'core/document';
 import { isAdditive, type Frame } from 'core/frame';
 import { columnOf, rowsWithValue, type ColumnType } from 'core/table';
-import { candidatesOf, rangeOf } from './candidates';
+import { candidatesOf, rangeOf } from './data/candidates';
 import type { Subject } from './setting';
 
 /** The context of a figure's cues: the figure, its frame when it has one, and the project's names. */

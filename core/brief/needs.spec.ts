@@ -1,6 +1,6 @@
 import { cueFactsOf, cueKinds, kindOf, partnerOf, type Cue, type CueFacts } from 'core/cue';
 import type { Figure } from 'core/document';
-import { figure } from './huts.spec';
+import { figure } from './first-figure/huts.spec';
 import { candidatesOf, rangeOf, subjectOf, withCues, type TableFacts } from './index';
 
 const stats = (low: number, high: number) => ({ there: 9, distinct: 9, whole: false, low, high });

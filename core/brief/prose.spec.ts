@@ -1,6 +1,6 @@
 import type { Figure } from 'core/document';
 import { readSentence } from 'core/sentence';
-import { about, chosen, figure } from './huts.spec';
+import { about, chosen, figure } from './first-figure/huts.spec';
 import { briefOf, settings } from './index';
 
 describe('the prose of the brief', () => {

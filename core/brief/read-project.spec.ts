@@ -1,6 +1,6 @@
 import { cueKinds, cueFactsOf } from 'core/cue';
 import { plainFormat, plainScales, PROJECT_VERSION, readProject, type TableDoc } from 'core/document';
-import { figure, project } from './season.spec';
+import { figure, project } from './first-figure/season.spec';
 
 describe('reading a document', () => {
   it('takes what was written', () => expect(readProject(JSON.parse(JSON.stringify(project)))).toEqual({ ok: true, value: project }));

@@ -2,7 +2,7 @@ import type { Figure, NumberFormat } from 'core/document';
 import type { FindingTitle } from 'core/words';
 import { failure, success, type Result } from 'core/result';
 import { choiceToken, textToken, type Option, type Token } from 'core/sentence';
-import type { ColumnFacts, TableFacts } from './table-facts';
+import type { ColumnFacts, TableFacts } from './data/table-facts';
 
 /** The change of a figure that choosing a word makes. */
 export type Change = Partial<Omit<Figure, 'id'>>;

@@ -1,10 +1,10 @@
 import { failure, type Result } from 'core/result';
-import { dataSettings } from './data-section';
-import { helperSettings } from './helper-section';
-import { scalesSettings } from './scales-section';
-import { shapeSettings } from './shape-section';
+import { dataSettings } from './data/data-section';
+import { helperSettings } from './data/helper-section';
+import { scalesSettings } from './axes/scales-section';
+import { shapeSettings } from './shape/shape-section';
 import { isDecided, keyOf, type Change, type Setting, type Settings, type Subject } from './setting';
-import { wordsSettings } from './words-section';
+import { wordsSettings } from './labels/words-section';
 
 /** Every decision of the brief, by the name that its words' keys begin with. */
 export const settings: Settings = { ...dataSettings, ...shapeSettings, ...helperSettings, ...scalesSettings, ...wordsSettings };

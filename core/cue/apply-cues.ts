@@ -4,9 +4,9 @@ import { failure, success, type CueProblem, type FormulaProblem, type Result } f
 import { runAll, type Stages } from 'core/stages';
 import { named, type Table, type Values } from 'core/table';
 import { type Expansion, type HelperColumn, type HelperFormula } from './kind';
-import { aroundOf, type Surroundings } from './surroundings';
+import { aroundOf, type Surroundings } from './scope/surroundings';
 import { kindOf, type Cue } from './registry';
-import type { Treatment } from './treatments';
+import type { Treatment } from './looks/treatments';
 
 /** A cue applied to a frame: its helper columns and treatments, or why it rests. */
 export interface AppliedCue {

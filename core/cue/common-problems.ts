@@ -1,7 +1,7 @@
 import type { Frame } from 'core/frame';
 import { columnOf, type NumericValues } from 'core/table';
 import type { CueBase, FoundProblem, Placed } from './kind';
-import { scopeColumns } from './scope';
+import { scopeColumns } from './scope/scope';
 
 /** Problems that any cue may have: its columns, its scope, its order, and a measure in which nothing stands out. */
 export function commonProblems(cue: Placed<CueBase>, frame: Frame, columns: readonly string[], ordered: boolean): FoundProblem[] {

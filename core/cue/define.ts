@@ -1,16 +1,25 @@
 import { nameText, renameNames } from 'core/formula';
 import { choiceToken, type Option, type Sentence, type Token } from 'core/sentence';
 import * as z from 'zod/mini';
-import { seenSentence } from './among';
+import { seenSentence } from './scope/among';
 import { commonProblems, negativeProblems } from './common-problems';
-import { type CueBase, type CueKind, type Expansion, type FoundProblem, type HelperFormula, type Placed, type TuningWord, type WhyFacts } from './kind';
-import type { CueFacts, Surroundings } from './surroundings';
-import { levelToken, levelWords, readLevel, typedNumber, type Level } from './level';
-import { measureOptions, measuresWithin } from './partners';
-import { changePen, penSentence } from './pen-tokens';
-import { changeLook, colourToken, finerLook, labelsToken, lookSchema, type Look } from './look';
-import { readScope, renamedScope, scopeIn, scopeSchema, scopeToken, wholeWindowOf, type Orders, type Scope } from './scope';
-import type { Treatment, TreatmentOf } from './treatments';
+import {
+  type CueBase,
+  type CueKind,
+  type Expansion,
+  type FoundProblem,
+  type HelperFormula,
+  type Placed,
+  type TuningWord,
+  type WhyFacts,
+} from './kind';
+import type { CueFacts, Surroundings } from './scope/surroundings';
+import { levelToken, levelWords, readLevel, typedNumber, type Level } from './level/level';
+import { measureOptions, measuresWithin } from './scope/partners';
+import { changePen, penSentence } from './looks/pen-tokens';
+import { changeLook, colourToken, finerLook, labelsToken, lookSchema, type Look } from './looks/look';
+import { readScope, renamedScope, scopeIn, scopeSchema, scopeToken, wholeWindowOf, type Orders, type Scope } from './scope/scope';
+import type { Treatment, TreatmentOf } from './looks/treatments';
 import { penSchema, withPen, type Frame } from 'core/frame';
 
 /** One word of a kind's sentence: how it stands there, and what choosing another does. */

@@ -1,6 +1,6 @@
 import { readSentence } from 'core/sentence';
 import type { CueKind } from './kind';
-import type { CueFacts } from './surroundings';
+import type { CueFacts } from './scope/surroundings';
 import { cueKinds, type Cue, type CueKindName } from './registry';
 
 /** A kind of cue as it would read on this figure. */

@@ -1,22 +1,22 @@
 // What kinds there are.
 export { cueKinds, cueSchema, kindOf, type Cue, type CueKindName } from './registry';
 export { type CueBase, type CueKind, type HelperColumn } from './kind';
-export { aroundOf, cueFactsOf, type Candidate, type CueFacts, type Surroundings, type ValueRange } from './surroundings';
-export { measuresWithin, partnerOf } from './partners';
+export { aroundOf, cueFactsOf, type Candidate, type CueFacts, type Surroundings, type ValueRange } from './scope/surroundings';
+export { measuresWithin, partnerOf } from './scope/partners';
 export { findCues, type CueOffer } from './find-cues';
-export { asRule } from './as-rule';
+export { asRule } from './kinds/as-rule';
 
 // How they show.
-export type { Look } from './look';
+export type { Look } from './looks/look';
 export type { Dash } from 'core/frame';
-export type { BandStyle, Treatment, TreatmentOf } from './treatments';
-export { penWord, readPen } from './pen-tokens';
+export type { BandStyle, Treatment, TreatmentOf } from './looks/treatments';
+export { penWord, readPen } from './looks/pen-tokens';
 
 // Levels and scopes, as they are typed and chosen.
-export { levelWords, readLevel, typedNumber, type Level } from './level';
-export { cueScopeOf, helperScopeOf, partsOfScope, scopeIn, scopeValue, type CueScope } from './scope';
+export { levelWords, readLevel, typedNumber, type Level } from './level/level';
+export { cueScopeOf, helperScopeOf, partsOfScope, scopeIn, scopeValue, type CueScope } from './scope/scope';
 
 // Applying them.
 export { applyCues, type AppliedCue } from './apply-cues';
-export { cueDataOf, treatmentsOf, type CueTreatment } from './treatments-of';
-export { isColouring, winnersOf, type Colouring, type Winners } from './winners';
+export { cueDataOf, treatmentsOf, type CueTreatment } from './looks/treatments-of';
+export { isColouring, winnersOf, type Colouring, type Winners } from './looks/winners';

@@ -1,12 +1,12 @@
-import type { CueFacts, Surroundings } from './surroundings';
+import type { CueFacts, Surroundings } from './scope/surroundings';
 import type { Frame, Pen } from 'core/frame';
 import type { CueProblem } from 'core/result';
 import type { Sentence } from 'core/sentence';
 import type { Cell, Column } from 'core/table';
 import type * as z from 'zod/mini';
-import type { Look } from './look';
-import type { CueScope, Scope } from './scope';
-import type { Treatment } from './treatments';
+import type { Look } from './looks/look';
+import type { CueScope, Scope } from './scope/scope';
+import type { Treatment } from './looks/treatments';
 
 /** The fields of every cue, whatever its kind. */
 export interface CueBase {

@@ -1,8 +1,8 @@
 import type { Cell } from 'core/table';
 import type { CueKindName } from './index';
-import { along, applied, frameFor, level, make, n } from './kind-frames.spec';
-import { look } from './look';
-import { studentQuantile } from './student-t';
+import { along, applied, frameFor, level, make, n } from './kinds/kind-frames.spec';
+import { look } from './looks/look';
+import { studentQuantile } from './statistics/student-t';
 
 const shareLooks = { highest: look('pasture', 'share'), lowest: look('clay') };
 

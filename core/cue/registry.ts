@@ -1,21 +1,21 @@
 import * as z from 'zod/mini';
-import { band } from './band';
-import type { BandCue } from './band-schema';
-import { change, type ChangeCue } from './change';
-import { compare, type CompareCue } from './compare';
-import { extremes, type ExtremesCue } from './extremes';
-import { gradient, type GradientCue } from './gradient';
+import { band } from './kinds/band';
+import type { BandCue } from './kinds/band-schema';
+import { change, type ChangeCue } from './kinds/change';
+import { compare, type CompareCue } from './kinds/compare';
+import { extremes, type ExtremesCue } from './kinds/extremes';
+import { gradient, type GradientCue } from './kinds/gradient';
 import type { CueBase, CueKind } from './kind';
-import { outlier, type OutlierCue } from './outlier';
-import { plan, type PlanCue } from './plan';
-import { rank, type RankCue } from './rank';
-import { reference, type ReferenceCue } from './reference';
-import { rescale, type RescaleCue } from './rescale';
-import { rule, type RuleCue } from './rule';
-import { running, type RunningCue } from './running';
-import { span, type SpanCue } from './span';
-import { threshold, type ThresholdCue } from './threshold';
-import { typical, type TypicalCue } from './typical';
+import { outlier, type OutlierCue } from './kinds/outlier';
+import { againstPlan, type PlanCue } from './kinds/against-plan';
+import { rank, type RankCue } from './kinds/rank';
+import { reference, type ReferenceCue } from './kinds/reference';
+import { rescale, type RescaleCue } from './kinds/rescale';
+import { rule, type RuleCue } from './kinds/rule';
+import { running, type RunningCue } from './kinds/running';
+import { span, type SpanCue } from './kinds/span';
+import { threshold, type ThresholdCue } from './kinds/threshold';
+import { typical, type TypicalCue } from './kinds/typical';
 
 /** Every kind of cue, as the search lists them. A new one is its file plus its line here, in `Cue` and in `cueSchema`. */
 export const cueKinds = {
@@ -23,7 +23,7 @@ export const cueKinds = {
   rank,
   threshold,
   typical,
-  plan,
+  plan: againstPlan,
   change,
   compare,
   outlier,

@@ -6,15 +6,15 @@ import { success, type Result } from 'core/result';
 import { runAll, type Stages } from 'core/stages';
 import type { Table } from 'core/table';
 import type { Computed, Writing } from 'core/words';
-import type { Livery } from './livery';
-import { withBounds } from './bounds';
-import { drawnColumns, type DrawnColumn } from './drawn-columns';
-import { lookedTotals, looksAtTotals, type LookedTotals } from './looked-totals';
+import type { Livery } from './dress/livery';
+import { withBounds } from './axes/bounds';
+import { drawnColumns, type DrawnColumn } from './layers/drawn-columns';
+import { lookedTotals, looksAtTotals, type LookedTotals } from './table/looked-totals';
 import { overallsOf } from './overall-asks';
 import type { Plan } from './plan';
 import { planOf } from './plan-of';
 import { inTable } from './resting-cues';
-import { tablePlanOf } from './table-plan-of';
+import { tablePlanOf } from './table/table-plan-of';
 import type { PlanRequest } from './requests';
 
 /** Everything that the screen shows of a figure: its frame, its cues applied, and the drawings that its view asks for. */

@@ -2,8 +2,8 @@ import type { BandStyle } from 'core/cue';
 import type { NumberStyle } from 'core/format';
 import type { Along, ValueScale } from 'core/scale';
 import type { ShapeName } from 'core/shape';
-import type { PlanWords, Stroke } from './plan-words';
-import type { TablePlan } from './table-plan';
+import type { PlanWords, Stroke } from './words/plan-words';
+import type { TablePlan } from './table/table-plan';
 
 /** A mark whose end lies beyond its axis: 1 above it, −1 below. */
 export interface Beyond {

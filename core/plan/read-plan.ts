@@ -1,16 +1,16 @@
 import { treatmentsOf } from 'core/cue';
 import { isBar } from 'core/shape';
 import type { Writing } from 'core/words';
-import { markedIn } from './along';
-import { sharesPanels } from './axes';
-import { axisNotes, axisWords } from './axis-notes';
-import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './beyond';
-import type { Layout } from './layers';
-import { entriesIn } from './legend';
-import { placedLegend, placeOfLegend } from './legend-place';
+import { markedIn } from './axes/along';
+import { sharesPanels } from './axes/axes';
+import { axisNotes, axisWords } from './axes/axis-notes';
+import { bandsBeyond, beyondWords, linesWithin, placelessWords, withBeyond } from './axes/beyond';
+import type { Layout } from './layers/layers';
+import { entriesIn } from './legend/legend';
+import { placedLegend, placeOfLegend } from './legend/legend-place';
 import { picturesOf } from './pictures';
 import type { AlongPlan, BandPlan, ChartPlan, Layer, LevelLine, PanelAxes } from './plan';
-import type { LegendEntry } from './plan-words';
+import type { LegendEntry } from './words/plan-words';
 import type { LayoutRequest } from './requests';
 
 /** What explains the marks, whatever their axes. */

@@ -2,8 +2,8 @@ import type { ShapeName } from 'core/shape';
 import type { AppliedCue } from 'core/cue';
 import type { Figure } from 'core/document';
 import type { Frame, Pen } from 'core/frame';
-import type { Livery } from './livery';
-import type { LookedTotals } from './looked-totals';
+import type { Livery } from './dress/livery';
+import type { LookedTotals } from './table/looked-totals';
 
 import type { ValueWriter, Writing } from 'core/words';
 

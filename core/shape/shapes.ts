@@ -74,7 +74,7 @@ const area = { ...line, isLine: false, byLength: true, fills: true } as const sa
 const upright = <P extends string, C extends string>(plural: P, choice: C) => ({ choice, plural, isLying: false }) as const;
 const lying = <P extends string, C extends string>(plural: P, choice: C) => ({ choice, plural, isLying: true }) as const;
 
-/** Every shape, in the order in which they are offered. A new one is an entry here and its marks in `plot/scene/marks.ts`. */
+/** Every shape, in the order in which they are offered. A new one is an entry here and its marks in `plot/scene/marks/marks.ts`. */
 export const shapes = {
   column: {
     ...bar,

@@ -1,6 +1,6 @@
 import type { ChartPlan } from 'core/plan';
-import { namedAxis } from '../scene/axis-names';
-import type { NamedAxis } from '../scene/name-grid';
+import { namedAxis } from '../scene/axes/axis-names';
+import type { NamedAxis } from '../scene/axes/name-grid';
 import type { Widths } from '../canvas/text-widths';
 
 /** An axis of Chart.js while it is laid out. */

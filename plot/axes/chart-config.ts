@@ -4,11 +4,11 @@ import type { BareAxisOptions } from './bare-axis';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { AxisInLayout, CategoryNames } from './category-names';
 import type { Widths } from '../canvas/text-widths';
-import { numberRoom } from '../scene/axis-numbers';
-import { roomBeside } from '../scene/label-room';
-import { marginRoom } from '../scene/line-labels';
-import { endRoom, lastPlace } from '../scene/name-grid';
-import { isTitled } from '../scene/axis-titles';
+import { numberRoom } from '../scene/axes/axis-numbers';
+import { roomBeside } from '../scene/labels/label-room';
+import { marginRoom } from '../scene/labels/line-labels';
+import { endRoom, lastPlace } from '../scene/axes/name-grid';
+import { isTitled } from '../scene/axes/axis-titles';
 
 export { CATEGORY_AXIS, stripId, valueAxisId };
 

@@ -3,9 +3,9 @@ import type { ChartPlan } from 'core/plan';
 import type { AxisEnds, PlotLayout } from '../scene/layout';
 import { CATEGORY_AXIS, stripId, valueAxisId } from './axis-ids';
 import type { CategoryNames } from './category-names';
-import type { FigureFoot } from '../scene/figure-foot';
-import type { FigureHead } from '../scene/figure-head';
-import type { SideLegend } from '../scene/side-legend';
+import type { FigureFoot } from '../scene/head/figure-foot';
+import type { FigureHead } from '../scene/head/figure-head';
+import type { SideLegend } from '../scene/legend/side-legend';
 import type { WordPlace } from './word-box';
 
 /** What has fitted its words into the layout. */

@@ -1,5 +1,5 @@
 import type { Gradient, Scene, SceneItem, StrokeLook } from '../scene/scene';
-import { rectAt, type Rect } from '../scene/flat';
+import { rectAt, type Rect } from '../scene/marks/flat';
 import type { Canvas } from './brushes';
 import { fontText } from './text-widths';
 

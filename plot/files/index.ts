@@ -2,7 +2,7 @@
 export { pageScene, toPng, type PngWishes } from './to-png';
 export { toPdf, type PageWords } from './to-pdf';
 export { layOut, layOutTable } from '../headless';
-export { letterMiddle } from '../scene/letter-middle';
+export { letterMiddle } from '../scene/labels/letter-middle';
 export { fontIn } from '../canvas/blind-canvas';
 export type { Brushes } from '../canvas/brushes';
 export { drawPath } from '../canvas/draw-path';

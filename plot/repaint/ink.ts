@@ -1,6 +1,6 @@
 import type { Box } from 'core/label';
 import type { SceneItem, TextWidth } from '../scene/scene';
-import { SHARES, type TextItem } from '../scene/text-box';
+import { SHARES, type TextItem } from '../scene/labels/text-box';
 import { inkBox, listOf } from './item-lists';
 
 // Marks set upon each other reach as far as they like.

@@ -1,9 +1,9 @@
 import type { Box } from 'core/label';
 import type { ChartPlan } from 'core/plan';
-import type { FootPlace } from './figure-foot';
-import type { FigureHead } from './figure-head';
-import type { SidePlace } from './side-legend';
-import { lastPlace, type NamedAxis } from './name-grid';
+import type { FootPlace } from './head/figure-foot';
+import type { FigureHead } from './head/figure-head';
+import type { SidePlace } from './legend/side-legend';
+import { lastPlace, type NamedAxis } from './axes/name-grid';
 
 /** Pixels of the low and the high end of a value axis. */
 export interface AxisEnds {

@@ -1,5 +1,5 @@
 import type { AxisPlan, ChartPlan, LetterSizes, PanelPlan } from 'core/plan';
-import { sizesOf } from './type-sizes';
+import { sizesOf } from './head/type-sizes';
 
 /** How many panels stand beside each other, and how many above. */
 export interface GridShape {

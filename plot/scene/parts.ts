@@ -1,12 +1,12 @@
 import { grown, type Box } from 'core/label';
 import type { LevelLine } from 'core/plan';
-import { titlePlaces } from './axis-titles';
-import { footPlaces } from './figure-foot';
-import { headPlaces } from './figure-head';
-import type { Labels } from './labels';
-import { lastLevel } from './level-lines';
+import { titlePlaces } from './axes/axis-titles';
+import { footPlaces } from './head/figure-foot';
+import { headPlaces } from './head/figure-head';
+import type { Labels } from './labels/labels';
+import { lastLevel } from './marks/level-lines';
 import type { PixelScales } from './pixel-scales';
-import { sidePlaces } from './side-legend';
+import { sidePlaces } from './legend/side-legend';
 import type { PartPlaces, ScenePart, TextWidth } from './scene';
 
 // A line without a label is met this far from it.

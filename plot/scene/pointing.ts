@@ -1,7 +1,7 @@
 import type { Box } from 'core/label';
 import type { FigurePoint, LineHandle, MarkAt, Scene, SceneItem, Target } from './scene';
-import { rectAt } from './flat';
-import { solid } from './looks';
+import { rectAt } from './marks/flat';
+import { solid } from './marks/looks';
 
 // So near to a line it is taken hold of, in CSS pixels.
 const CLOSE = 6;

@@ -1,6 +1,6 @@
 import type { AxisPlan, ChartPlan } from 'core/plan';
 import { makeScale, proposeBreaks } from 'core/scale';
-import { cutPath } from './breaks';
+import { cutPath } from './axes/breaks';
 import type { PlotLayout } from './layout';
 import { axis, layer, layout, level, livery, planOf, turned } from './sample-plan.spec';
 import { PixelScales } from './pixel-scales';

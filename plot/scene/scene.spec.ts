@@ -1,8 +1,8 @@
 import type { ChartPlan } from 'core/plan';
-import { footOf } from './figure-foot';
-import { headOf } from './figure-head';
+import { footOf } from './head/figure-foot';
+import { headOf } from './head/figure-head';
 import { tinyLayout, type PlotLayout } from './layout';
-import { TINY } from './looks';
+import { TINY } from './marks/looks';
 import { anchorOf, handleAt, markAt, outlineOf, rowAt } from './pointing';
 import { axis, GREEN, layer, layout, level, livery, only, planOf, RED, turned } from './sample-plan.spec';
 import type { Scene, SceneItem, TextWidth } from './scene';

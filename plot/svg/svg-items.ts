@@ -1,7 +1,7 @@
 import { glyphOf } from 'core/glyph';
-import { rectAt, type Rect } from '../scene/flat';
+import { rectAt, type Rect } from '../scene/marks/flat';
 import type { Corners, Gradient, Scene, SceneItem, StrokeLook } from '../scene/scene';
-import { letterMiddle } from '../scene/letter-middle';
+import { letterMiddle } from '../scene/labels/letter-middle';
 import { attributes, escaped, num } from 'core/markup';
 
 type Item<K extends SceneItem['kind']> = Extract<SceneItem, { readonly kind: K }>;

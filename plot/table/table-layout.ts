@@ -1,6 +1,6 @@
 import type { LetterSizes, TablePlan } from 'core/plan';
 import type { Font, TextWidth } from '../scene/scene';
-import { sizesOf } from '../scene/type-sizes';
+import { sizesOf } from '../scene/head/type-sizes';
 
 /** Where the columns of a table lie, in CSS pixels; the same on the page and in pictures. */
 export interface TableLayout {

@@ -1,9 +1,9 @@
 import type { TablePlan } from 'core/plan';
-import { footItems, footOf } from '../scene/figure-foot';
-import { headItems, headOf } from '../scene/figure-head';
-import { solid } from '../scene/looks';
+import { footItems, footOf } from '../scene/head/figure-foot';
+import { headItems, headOf } from '../scene/head/figure-head';
+import { solid } from '../scene/marks/looks';
 import type { Font, Scene, SceneGroup, SceneItem, TextRole, TextWidth } from '../scene/scene';
-import { fitted, wrapped } from '../scene/shortened';
+import { fitted, wrapped } from '../scene/axes/shortened';
 import { BAR, GAP, GLYPH, LINE, PADDING, tableLayout, type TableLayout, TREND } from './table-layout';
 
 // Round a table, in CSS pixels.

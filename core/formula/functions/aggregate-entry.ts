@@ -1,5 +1,5 @@
 import type { ColumnType } from 'core/table';
-import type { Vec } from '../vec';
+import type { Vec } from '../evaluate/vec';
 import type { FunctionHelp } from './entry';
 
 /** Rows sorted into groups: `ids[row]` from 0 to `count` − 1; null when all rows form one group. */

@@ -1,8 +1,8 @@
 import type { Aggregate, Groups } from './aggregate-entry';
 import { numberFacts } from 'core/format';
 import { MISSING_BOOLEAN, MISSING_TEXT, type ColumnType } from 'core/table';
-import { dictionaryRanks } from '../text-order';
-import type { NumericVec, TextVec, Vec } from '../vec';
+import { dictionaryRanks } from '../evaluate/text-order';
+import type { NumericVec, TextVec, Vec } from '../evaluate/vec';
 import { endsOf } from './ends';
 import { countsFound, pairMoments, sumsOf, variances } from './moments';
 import { modes, quantiles } from './quantiles';

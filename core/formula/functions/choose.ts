@@ -1,6 +1,6 @@
 import { isMissing, MISSING_BOOLEAN, MISSING_TEXT, TextCodes } from 'core/table';
-import { compareVecs } from '../compare';
-import { lengthFor, strideOf, type TextVec, type Vec } from '../vec';
+import { compareVecs } from '../evaluate/compare';
+import { lengthFor, strideOf, type TextVec, type Vec } from '../evaluate/vec';
 import type { Scalar } from './entry';
 
 /** Takes each row's value from the argument that `pick` names; −1 gives a missing value. */

@@ -1,5 +1,5 @@
 import { daysOf, withinYears, type ColumnType } from 'core/table';
-import { lengthFor, strideOf, type NumericVec, type TextVec } from '../vec';
+import { lengthFor, strideOf, type NumericVec, type TextVec } from '../evaluate/vec';
 import type { Scalar } from './entry';
 
 const MS_PER_DAY = 86_400_000;

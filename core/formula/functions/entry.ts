@@ -1,6 +1,6 @@
 import type { ColumnType } from 'core/table';
-import type { TypedType } from '../types';
-import type { Vec } from '../vec';
+import type { TypedType } from '../check/types';
+import type { Vec } from '../evaluate/vec';
 
 /** Under which head the reference lists a function. */
 export type FunctionGroup = 'number' | 'missing' | 'text' | 'date' | 'aggregate' | 'window';

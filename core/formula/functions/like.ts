@@ -1,4 +1,4 @@
-import type { BooleanVec, TextVec } from '../vec';
+import type { BooleanVec, TextVec } from '../evaluate/vec';
 import { areThere, perRow } from './texts';
 
 /** `text like pattern`: % any characters, _ one character; everything else, and whatever stands behind the escape, stands for itself. */

@@ -1,4 +1,4 @@
-import type { NumericVec } from '../vec';
+import type { NumericVec } from '../evaluate/vec';
 import type { Groups } from './aggregate-entry';
 
 /** Counts, means and squared deviations per group. */

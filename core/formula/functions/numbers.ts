@@ -1,4 +1,4 @@
-import { lengthFor, strideOf, type NumericVec, type Vec } from '../vec';
+import { lengthFor, strideOf, type NumericVec, type Vec } from '../evaluate/vec';
 import type { Scalar } from './entry';
 
 const NUMBER = [['number']] as const;

@@ -1,4 +1,4 @@
-import type { NumericVec } from '../vec';
+import type { NumericVec } from '../evaluate/vec';
 import type { AggregateOptions, Groups } from './aggregate-entry';
 
 /** The values of each group, sorted ascending, group after group; `starts[g]` up to `starts[g + 1]`. */

@@ -1,5 +1,5 @@
 import { patternOf, type Pattern, type Step } from './similar-pattern';
-import type { BooleanVec, TextVec } from '../vec';
+import type { BooleanVec, TextVec } from '../evaluate/vec';
 import { areThere, perRow } from './texts';
 
 /**

@@ -1,5 +1,5 @@
 import { MISSING_TEXT, TextCodes, type ColumnType } from 'core/table';
-import { lengthFor, strideOf, type NumericVec, type TextVec, type Vec } from '../vec';
+import { lengthFor, strideOf, type NumericVec, type TextVec, type Vec } from '../evaluate/vec';
 import type { Scalar } from './entry';
 
 /** Text in, text out: computed once per distinct text. */

@@ -1,0 +1,38 @@
+import type { NumericValues } from 'core/table';
+import type { AppliedCue } from '../apply-cues';
+import type { Treatment, TreatmentOf } from './treatments';
+
+/** A treatment with the cue that it comes from. */
+export interface CueTreatment<S extends Treatment['show']> {
+  readonly item: TreatmentOf<S>;
+  readonly from: AppliedCue;
+}
+
+/** All treatments of one sort, in the order of the cues. */
+export function treatmentsOf<S extends Treatment['show']>(applied: readonly AppliedCue[], show: S): readonly CueTreatment<S>[] {
+  let bySort = sorted.get(applied);
+  if (!bySort) sorted.set(applied, (bySort = bySortOf(applied)));
+  return (bySort.get(show) ?? []) as unknown as readonly CueTreatment<S>[];
+}
+
+// Asked for every layer.
+const sorted = new WeakMap<readonly AppliedCue[], Map<Treatment['show'], CueTreatment<Treatment['show']>[]>>();
+
+function bySortOf(applied: readonly AppliedCue[]): Map<Treatment['show'], CueTreatment<Treatment['show']>[]> {
+  const bySort = new Map<Treatment['show'], CueTreatment<Treatment['show']>[]>();
+  for (const from of applied)
+    for (const item of from.treatments) {
+      const same = bySort.get(item.show);
+      if (same) same.push({ item, from });
+      else bySort.set(item.show, [{ item, from }]);
+    }
+  return bySort;
+}
+
+const NOTHING = new Float64Array();
+
+/** The numbers of one of a cue's helper columns; none when it has no such part. */
+export function cueDataOf({ helpers }: AppliedCue, part: string): Float64Array {
+  const column = helpers.find(helper => helper.part === part)?.column;
+  return column?.type === 'number' ? (column as NumericValues).data : NOTHING;
+}

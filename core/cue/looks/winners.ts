@@ -1,0 +1,61 @@
+import { rowsWithValue } from 'core/table';
+import type { AppliedCue } from '../apply-cues';
+import type { Treatment, TreatmentOf } from './treatments';
+
+/** For each frame row the cue and treatment that colour it: indices into the applied cues; −1 where none does. */
+export interface Winners {
+  readonly cue: Int16Array;
+  readonly treatment: Int16Array;
+  /** The rows that any cue colours, in no order. */
+  readonly won: Int32Array;
+  /** Treatments that colour at least one row. */
+  readonly shown: ReadonlySet<Treatment>;
+}
+
+/** Treatments that colour the marks of a measure. */
+export type Colouring = TreatmentOf<'mark'> | TreatmentOf<'ramp'>;
+/** Whether a treatment colours marks. */
+export const isColouring = (treatment: Treatment): treatment is Colouring => treatment.show === 'mark' || treatment.show === 'ramp';
+
+/**
+ * The first cue in the list that colours a row of a measure wins it; within a cue the first treatment does. A part whose look leaves the
+ * mark its own colour colours nothing.
+ */
+export function winnersOf(applied: readonly AppliedCue[], rows: number, measure: string): Winners {
+  let byMeasure = known.get(applied);
+  if (!byMeasure) known.set(applied, (byMeasure = new Map<string, Winners>()));
+  let winners = byMeasure.get(measure);
+  if (!winners) byMeasure.set(measure, (winners = decide(applied, rows, measure)));
+  return winners;
+}
+
+// Every series and the legend ask the same.
+const known = new WeakMap<readonly AppliedCue[], Map<string, Winners>>();
+
+function decide(applied: readonly AppliedCue[], rows: number, measure: string): Winners {
+  const cue = new Int16Array(rows).fill(-1);
+  const treatment = new Int16Array(rows).fill(-1);
+  const shown = new Set<Treatment>();
+  const all = new Int32Array(rows);
+  let count = 0;
+  applied.forEach(({ helpers, treatments }, c) =>
+    treatments.forEach((item, t) => {
+      if (!isColouring(item) || item.measure !== measure || !colours(item)) return;
+      const column = helpers.find(helper => helper.part === item.part)?.column;
+      if (!column) return;
+      const before = count;
+      const rows = rowsWithValue(column);
+      for (let i = 0; i < rows.length; i++) {
+        const row = rows[i] as number;
+        if (cue[row] !== -1) continue;
+        cue[row] = c;
+        treatment[row] = t;
+        all[count++] = row;
+      }
+      if (count > before) shown.add(item);
+    }),
+  );
+  return { cue, treatment, won: all.subarray(0, count), shown };
+}
+
+const colours = (item: Colouring): boolean => item.show === 'ramp' || item.look.colour !== '';

@@ -1,0 +1,65 @@
+import { failure, type Result } from 'core/result';
+import type { ColumnType, Table } from 'core/table';
+import { checkFormula } from '../check/check';
+import type { FormulaPlace, Scope } from '../check/checking';
+import { MAX_NESTING, parseFormula, placeOf } from '../tree/parse';
+import type { Typed } from './typed';
+
+/** The columns of a table as the scope of a formula. Tables with the same columns share one. */
+export function scopeOf(table: Table): Scope {
+  const signature = JSON.stringify(table.columns.map(({ name, type }) => [name, type]));
+  let scope = scopes.get(signature);
+  if (!scope) {
+    if (scopes.size >= KEPT) scopes.clear();
+    scopes.set(signature, (scope = new Map(table.columns.map(column => [column.name, column.type]))));
+  }
+  return scope;
+}
+
+/** A scope with one more column; asked again, the same one, so that what was compiled against it is found again. */
+export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
+  const wider = keptIn(widened, scope, type);
+  let found = wider.get(name);
+  if (!found) wider.set(name, (found = new Map(scope).set(name, type)));
+  return found;
+}
+
+/**
+ * A formula's text, checked against the columns it sees and ready to evaluate. Results are kept for the same text,
+ * place and columns, so an edit of data compiles nothing anew.
+ */
+export function compileFormula(text: string, scope: Scope, place: FormulaPlace = 'column'): Result<Typed> {
+  const known = keptIn(compiled, scope, place);
+  let result = known.get(text);
+  if (!result) known.set(text, (result = compileAnew(text, scope, place)));
+  return result;
+}
+
+// Enough for every formula of a large project, small enough to forget about.
+const KEPT = 2_000;
+const scopes = new Map<string, Scope>();
+const widened: Kept<Scope> = new WeakMap();
+const compiled: Kept<Result<Typed>> = new WeakMap();
+
+/** The cache of a scope: by purpose, then by text. Joined keys would have to be hashed again at each lookup. */
+type Kept<Value> = WeakMap<Scope, Map<string, Map<string, Value>>>;
+
+function keptIn<Value>(all: Kept<Value>, scope: Scope, sort: string): Map<string, Value> {
+  let sorts = all.get(scope);
+  if (!sorts) all.set(scope, (sorts = new Map<string, Map<string, Value>>()));
+  let kept = sorts.get(sort);
+  if (!kept || kept.size >= KEPT) sorts.set(sort, (kept = new Map<string, Value>()));
+  return kept;
+}
+
+function compileAnew(text: string, scope: Scope, place: FormulaPlace): Result<Typed> {
+  try {
+    const parsed = parseFormula(text);
+    return parsed.ok ? checkFormula(text, parsed.value, scope, place) : parsed;
+  } catch (error) {
+    // A chain of thousands of operators can still exhaust the stack on a small device.
+    if (error instanceof RangeError)
+      return failure({ code: 'too-deep', limit: MAX_NESTING, at: placeOf(text, { start: 0, end: 0 }), words: '' });
+    throw error;
+  }
+}
