@@ -3,11 +3,11 @@ import { roomOf, undocumented, wrongArrows } from './house.mjs';
 
 describe('the arrows of the house', () => {
   const cases: readonly [name: string, file: string, text: string, words: RegExp | null][] = [
-    ['down an arrow', 'core/cue/kinds/band.ts', "import { nameText } from 'core/formula';", null],
-    ['within a room', 'core/cue/kinds/band.ts', "import { look } from './look';", null],
-    ['against an arrow', 'core/formula/check/check.ts', "import { kindOf } from 'core/cue';", /core\/formula must not know core\/cue/],
-    ['a type against an arrow', 'core/formula/check/check.ts', "import type { Cue } from 'core/cue';", /must not know core\/cue/],
-    ['the type of an import', 'core/formula/check/check.ts', "type A = import('core/cue').Cue;", /must not know core\/cue/],
+    ['down an arrow', 'core/cue/band.ts', "import { nameText } from 'core/formula';", null],
+    ['within a room', 'core/cue/band.ts', "import { look } from './look';", null],
+    ['against an arrow', 'core/formula/check.ts', "import { kindOf } from 'core/cue';", /core\/formula must not know core\/cue/],
+    ['a type against an arrow', 'core/formula/check.ts', "import type { Cue } from 'core/cue';", /must not know core\/cue/],
+    ['the type of an import', 'core/formula/check.ts', "type A = import('core/cue').Cue;", /must not know core\/cue/],
     ['by a relative path', 'core/table/take.ts', "import { frameOf } from '../frame';", /core\/table must not know core\/frame/],
     [
       'by a relative path to a file',
@@ -21,13 +21,13 @@ describe('the arrows of the house', () => {
     [
       'the engine to the screen',
       'engine/engine.ts',
-      "import { Keeper } from '../app/services/project/keeper';",
+      "import { Keeper } from '../app/services/keeper';",
       /engine must not know app\/services/,
     ],
     ['drawing to the engine', 'plot/scene.ts', "import { Session } from 'engine';", /plot must not know engine/],
     ['the page’s first part to the schema', 'core/document/edits/edit.ts', "import { a } from '../../plan';", /must not know core\/plan/],
-    ['past an entry', 'core/cue/kinds/band.ts', "import { x } from '../../formula/check';", /by its entry/],
-    ['a service to a screen', 'app/services/project/keeper.ts', "import { Shell } from '../shell/shell';", /app\/services must not know app/],
+    ['past an entry', 'core/cue/band.ts', "import { x } from '../formula/check';", /by its entry/],
+    ['a service to a screen', 'app/services/keeper.ts', "import { Shell } from '../shell/shell';", /app\/services must not know app/],
     [
       'a small component to a service',
       'app/ui/sheet.ts',
