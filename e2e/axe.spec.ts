@@ -153,30 +153,31 @@ const views: readonly (readonly [name: string, steps: (page: Page) => Promise<un
 
 const SHEETS = /sheet|words|menu|search|list|cue’s|more|word|colour|formats|measures|pictures|handed|opened|filter/;
 
-const SIZES = [
-  { width: 1280, height: 800 },
-  { width: 640, height: 400 },
-] as const;
+const WIDE = { width: 1280, height: 800 };
+const SMALL = { width: 640, height: 400 };
 
-/** Rules that colours decide: all that another theme can break. */
+/** Rules that colours decide. */
 const COLOUR_RULES = ['color-contrast', 'link-in-text-block'];
+const withoutColours = Object.fromEntries(COLOUR_RULES.map(rule => [rule, { enabled: false }]));
+
+/** Options by what is asked about: another theme can break colours alone, another size all but them. */
+const ABOUT = { all: {}, colours: { runOnly: COLOUR_RULES }, sizes: { rules: withoutColours } } as const;
 
 /**
  * What the checker finds in the page as it stands; where a sheet lies over it, in the sheet, since the page behind it is a view of its own. The cells of the
  * ledger are looked at in the views that are about them.
  */
-async function findings(page: Page, rules: readonly string[] | null, withCells: boolean): Promise<unknown> {
+async function findings(page: Page, about: keyof typeof ABOUT, withCells: boolean): Promise<unknown> {
   return page.evaluate(
-    async ({ rules, withCells }) => {
+    async ({ options, withCells }) => {
       const engine = (globalThis as unknown as { axe: typeof axe }).axe;
       const sheets = [...document.querySelectorAll('.cdk-overlay-pane')];
       const include = sheets.length ? sheets : [document.body];
       const exclude = withCells ? [] : [...document.querySelectorAll('.ag-center-cols-viewport')];
-      const options = { resultTypes: ['violations' as const], ...(rules ? { runOnly: [...rules] } : {}) };
-      const { violations } = await engine.run({ include, exclude }, options);
+      const { violations } = await engine.run({ include, exclude }, { resultTypes: ['violations'], ...options });
       return violations.map(({ id, impact, nodes }) => ({ id, impact, where: nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)) }));
     },
-    { rules, withCells },
+    { options: ABOUT[about], withCells },
   );
 }
 
@@ -185,23 +186,29 @@ const CELL_VIEWS: ReadonlySet<string> = new Set(['the workspace', 'a refused cel
 // A walk is a quarter of the views, so that walks share the cores evenly.
 const WALKS = 4;
 
-for (const { width, height } of SIZES)
-  for (let walk = 0; walk < WALKS; walk++)
-    test(`nothing is found on walk ${walk + 1} through all views, ${width} × ${height}, light and dark`, async ({ page }) => {
-      test.setTimeout(150_000);
-      for (const [name, steps] of views.filter((_, at) => at % WALKS === walk))
-        await test.step(name, async () => {
-          await page.setViewportSize({ width, height });
-          await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
-          await openApp(page);
-          await steps(page);
-          if (SHEETS.test(name) && name !== 'finer settings') await expect(page.getByRole('dialog').last()).toBeVisible();
-          await expect(stage(page).locator('canvas[role="img"], table[role="grid"]').first()).toBeVisible();
-          await page.evaluate(axe.source);
-          expect(await findings(page, null, CELL_VIEWS.has(name)), `${name}, light`).toEqual([]);
-          await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
-          await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-          await settled(page);
-          expect(await findings(page, COLOUR_RULES, CELL_VIEWS.has(name)), `${name}, dark`).toEqual([]);
-        });
-    });
+for (let walk = 0; walk < WALKS; walk++)
+  test(`nothing is found on walk ${walk + 1} through all views, light and dark, wide and small`, async ({ page }) => {
+    test.setTimeout(150_000);
+    for (const [name, steps] of views.filter((_, at) => at % WALKS === walk))
+      await test.step(name, async () => {
+        const withCells = CELL_VIEWS.has(name);
+        await page.setViewportSize(WIDE);
+        await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+        await openApp(page);
+        await steps(page);
+        if (SHEETS.test(name) && name !== 'finer settings') await expect(page.getByRole('dialog').last()).toBeVisible();
+        await expect(stage(page).locator('canvas[role="img"], table[role="grid"]').first()).toBeVisible();
+        await page.evaluate(axe.source);
+        expect(await findings(page, 'all', withCells), `${name}, light`).toEqual([]);
+        await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
+        await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+        await settled(page);
+        expect(await findings(page, 'colours', withCells), `${name}, dark`).toEqual([]);
+        const sheets = page.locator('.cdk-overlay-pane');
+        const open = await sheets.count();
+        await page.setViewportSize(SMALL);
+        await settled(page);
+        await expect(sheets).toHaveCount(open);
+        expect(await findings(page, 'sizes', withCells), `${name}, small`).toEqual([]);
+      });
+  });
