@@ -10,13 +10,15 @@ const good: readonly [name: string, text: string, column: string, texts: string[
   ['tabs', 'stall\tlitres\nAda\t3\nBo\t-4\n', 'litres', ['3', '−4']],
   ['another script', 'कुटीर,लीटर\nपहाड़,3\nनदी,5\n', 'लीटर', ['5', '3']],
 ];
-for (const [name, text, column, texts] of good)
-  test(`a dropped file with ${name} gives a first figure`, async ({ page }) => {
-    await drop(page, 'own.csv', text);
-    await expect(notice(page, /Opened own\.csv: 2 rows and 2 columns\./)).toBeVisible();
-    await expect.poll(() => columnTexts(page, column)).toEqual(texts);
-    await expectBars(page, LIGHT.brass, 1);
-  });
+test('files of several dialects are dropped, and each gives a first figure', async ({ page }) => {
+  for (const [name, text, column, texts] of good)
+    await test.step(name, async () => {
+      await drop(page, 'own.csv', text);
+      await expect(notice(page, /Opened own\.csv: 2 rows and 2 columns\./).last()).toBeVisible();
+      await expect.poll(() => columnTexts(page, column)).toEqual(texts);
+      await expectBars(page, LIGHT.brass, 1);
+    });
+});
 
 test('a sheet that speaks of one figure closes when a file opens another', async ({ page }) => {
   await brief(page).locator('[data-token="mark"]').click();
@@ -69,16 +71,19 @@ const bad: readonly [name: string, file: string, content: string | readonly numb
   ['a foreign document', 'a.json', '{"rows": []}', /holds no list of records/],
   ['broken JSON', 'a.json', '{"format":\n oops', /Line 2 of a\.json is not JSON/],
 ];
-for (const [name, file, content, says] of bad)
-  test(`${name} is refused with a reason and the open project stays`, async ({ page }) => {
-    await drop(page, file, content);
-    const alert = page.locator('cb-notices [data-tone="fault"]');
-    await expect(alert).toContainText('was not opened.');
-    await expect(alert).toContainText(says);
-    await expect(brief(page)).toContainText('Take deliveries, 480 rows.');
-    await expectBars(page, LIGHT.brass, 2);
-    await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
-  });
+test('files that hold no table are refused, each with its reason, and the open project stays', async ({ page }) => {
+  for (const [name, file, content, says] of bad)
+    await test.step(name, async () => {
+      await drop(page, file, content);
+      const alert = page.locator('cb-notices [data-tone="fault"]');
+      await expect(alert).toContainText('was not opened.');
+      await expect(alert).toContainText(says);
+      await expect(brief(page)).toContainText('Take deliveries, 480 rows.');
+      await page.getByRole('button', { name: 'Close the notice' }).click();
+    });
+  await expectBars(page, LIGHT.brass, 2);
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
+});
 
 test('a file of two gigabytes is refused before a byte of it is read', async ({ page }, info) => {
   // All hole: it takes no room on the disk.

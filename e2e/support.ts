@@ -51,7 +51,10 @@ export async function atRest(page: Page): Promise<void> {
 
 /** The worker that the engine runs in: the last one started, since one that the door has ended may still be listed for a moment. */
 export function engineWorker(page: Page): Worker {
-  const worker = page.workers().filter(worker => worker.url().includes('engine')).at(-1);
+  const worker = page
+    .workers()
+    .filter(worker => worker.url().includes('engine'))
+    .at(-1);
   if (!worker) throw new Error('no engine runs in this page');
   return worker;
 }

@@ -27,7 +27,12 @@ describe('the arrows of the house', () => {
     ['drawing to the engine', 'plot/scene.ts', "import { Session } from 'engine';", /plot must not know engine/],
     ['the page’s first part to the schema', 'core/document/edits/edit.ts', "import { a } from '../../plan';", /must not know core\/plan/],
     ['past an entry', 'core/cue/band.ts', "import { x } from '../formula/check/check';", /by its entry/],
-    ['a service to a screen', 'app/services/project/keeper.ts', "import { Shell } from '../../shell/shell';", /app\/services must not know app/],
+    [
+      'a service to a screen',
+      'app/services/project/keeper.ts',
+      "import { Shell } from '../../shell/shell';",
+      /app\/services must not know app/,
+    ],
     [
       'a small component to a service',
       'app/ui/sheet.ts',
