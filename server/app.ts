@@ -1,6 +1,5 @@
 import compression from 'compression';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
-import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { compressedFiles } from './compressed-files';
@@ -29,14 +28,8 @@ const A_YEAR_S = 31_536_000;
 /** The server: the built application with the right headers, its simulated feeds and the way to them, and its health. */
 export function createApp({ root, names = [], render }: ServerOptions): Express {
   const app = express();
-  app.disable('x-powered-by');
   app.use(compression());
-  app.use((_request, response, next) => {
-    const nonce = randomBytes(16).toString('base64');
-    response.locals['nonce'] = nonce;
-    response.set(securityHeaders(nonce));
-    next();
-  });
+  app.use(...securityHeaders);
   app.use(ownNames(names));
   if (render) app.use(renderRoute(render));
   app.use((request, response, next) => {

@@ -21,6 +21,7 @@ interface Question {
   readonly answer: (answer: RenderAnswer) => void;
 }
 
+// By hand: piscina (5.3.2 was tried) left questions without an answer when a worker was ended while it was starting.
 /** Workers that make figures, so many at once; a question that finds no room is refused, and one that takes too long ends its worker. */
 export class RenderPool {
   private readonly idle: Worker[] = [];
