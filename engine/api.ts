@@ -1,9 +1,7 @@
 import type { FoundRisk } from 'core/check';
-import type { Cue } from 'core/cue';
 import type { Figure, Project } from 'core/document';
-import type { Entry, HistoryMove, Proposal } from 'core/document/edits';
+import type { Entry, Proposal } from 'core/document/edits';
 import type { FormulaPlace, NamedFormula } from 'core/formula';
-import type { ImportedTable } from 'core/io';
 import type { Livery, Picture, Plan } from 'core/plan';
 import type { SentPlan } from 'engine/parcel';
 import type { TableOutline } from 'core/intake';
@@ -14,7 +12,7 @@ import type { MendFindings, TableAsk, TableLook } from './table-seen';
 
 export type { FoundRisk };
 export type { ColumnLook, MendFindings, TableAsk, TableLook } from './table-seen';
-export type { Cue, Entry, HistoryMove, Proposal };
+export type { Entry, Proposal };
 
 /** The shape of a source table: enough for the brief and the ledger. */
 export interface SourceInfo {
@@ -120,9 +118,6 @@ export interface ValueCount {
   readonly value: string | null;
   readonly count: number;
 }
-
-/** A read file without its contents, which travel to the engine separately. */
-export type ReadFile = ({ readonly kind: 'table' } & Omit<ImportedTable, 'table'>) | { readonly kind: 'project' };
 
 /** What arrived: a table that waits under its id, or a project that is now open. */
 export type Received = { readonly kind: 'table'; readonly info: SourceInfo } | { readonly kind: 'project'; readonly opened: OpenedProject };

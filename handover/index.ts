@@ -1,12 +1,10 @@
 // A figure with all that is computed of it, and the formats that it leaves in.
-export { foundIn, handedOf, risksIn, titlesIn, type Handed } from './handed';
-export type { Drawings, HandoverFormat, HandoverWishes, SvgHow } from './format';
+export { foundIn, handedOf, risksIn, type Handed } from './handed';
+export type { Drawings, HandoverFormat, HandoverWishes } from './format';
 export { formatNamed, handoverFormats } from './formats';
-export { figureText, figureTextLines, type CueText, type FigureText } from './figure-text';
-export { tableJson } from './table-json';
-export { dialects, isDialect, type DialectName } from './sql/dialects';
+export { figureText, figureTextLines } from './figure-text';
+export { type DialectName } from './sql/dialects';
 export { figureStatement } from './sql/figure-statement';
-export { figureWorkbook, type FigureWorkbook } from './workbook/figure-workbook';
+export { figureWorkbook } from './workbook/figure-workbook';
 export { toXlsx } from './workbook/to-xlsx';
-export { figureHtml } from './html/figure-html';
-export { writtenPage, type WrittenBlock, type WrittenPage } from './pages/written-page';
+export { writtenPage, type WrittenPage } from './pages/written-page';

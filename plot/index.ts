@@ -1,5 +1,5 @@
 // Drawing a figure, on a canvas of the page or of a file, or in a few dozen pixels.
-export { FigureDrawing, type DrawingOptions } from './figure-drawing';
+export { FigureDrawing } from './figure-drawing';
 export { drawStill, type Still } from './still';
 export { TextWidths } from './canvas/text-widths';
 export { drawTiny } from './tiny';

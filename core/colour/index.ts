@@ -1,3 +1,3 @@
 export { contrastOf, isReadable, LEAST_MARK, LEAST_TEXT } from './contrast';
 export { nearestReadable, nearestToldApart } from './nearest';
-export { collapsesIn, type Vision } from './told-apart';
+export { collapsesIn } from './told-apart';

@@ -5,7 +5,7 @@ import { columnsOf, type Across } from './columns';
 import { MOST_CELLS, type Crosstab, type CrosstabColumn, type CrosstabRow } from './crosstab';
 import { levelsOf, type Level } from './levels';
 import { childrenOf, nodesOf, type Arrangement, type Nodes } from './row-tree';
-import { pairsOf, Totals, type Unions } from './totals';
+import { pairsOf, Totals } from './totals';
 
 /**
  * A frame as a crosstab: its rows nested in levels, its series as columns, subtotals and totals by the measures' own formulas over the table's rows.
@@ -244,5 +244,3 @@ function shownMeasures({ data }: Pick<Figure, 'data'>, { table }: Frame): readon
   const helpers = data.helpers.filter(({ shape }) => shape !== null && shape !== 'none').map(({ name }) => name);
   return [...measures, ...helpers].filter(name => columnOf(table, name)?.type === 'number');
 }
-
-export type { Unions };

@@ -1,8 +1,7 @@
 // What kinds there are.
 export { cueKinds, cueSchema, kindOf, type Cue, type CueKindName } from './registry';
-export { type CueBase, type CueKind, type HelperColumn } from './kind';
-export { aroundOf, cueFactsOf, type Candidate, type CueFacts, type Surroundings, type ValueRange } from './scope/surroundings';
-export { measuresWithin, partnerOf } from './scope/partners';
+export { aroundOf, cueFactsOf, type Candidate, type CueFacts, type ValueRange } from './scope/surroundings';
+export { partnerOf } from './scope/partners';
 export { findCues, type CueOffer } from './find-cues';
 export { asRule } from './kinds/as-rule';
 
@@ -13,10 +12,10 @@ export type { BandStyle, Treatment, TreatmentOf } from './looks/treatments';
 export { penWord, readPen } from './looks/pen-tokens';
 
 // Levels and scopes, as they are typed and chosen.
-export { levelWords, readLevel, typedNumber, type Level } from './level/level';
+export { levelWords, readLevel, typedNumber } from './level/level';
 export { cueScopeOf, helperScopeOf, partsOfScope, scopeIn, scopeValue, type CueScope } from './scope/scope';
 
 // Applying them.
 export { applyCues, type AppliedCue } from './apply-cues';
 export { cueDataOf, treatmentsOf, type CueTreatment } from './looks/treatments-of';
-export { isColouring, winnersOf, type Colouring, type Winners } from './looks/winners';
+export { isColouring, winnersOf, type Colouring } from './looks/winners';

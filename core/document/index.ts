@@ -6,8 +6,6 @@ export {
   MOST_BOUND,
   MOST_BREAKS,
   MOST_HEADROOM,
-  MOST_COLOURS,
-  MOST_KEPT,
   MOST_LIVERIES,
   MOST_LOOKS,
   MOST_PICTURES,
@@ -16,12 +14,7 @@ export {
   MOST_WIDTH,
   PICTURE_LIMIT,
   PROJECT_VERSION,
-  figureSchema,
   liverySchema,
-  namedLookSchema,
-  numberFormatSchema,
-  smallPictureSchema,
-  projectSchema,
 } from './schema';
 export type {
   AlongChoice,
@@ -40,21 +33,11 @@ export type {
   View,
   Wording,
 } from './schema';
-export {
-  ALIGN_HOW,
-  MOST_KEYS,
-  MOST_MENDS,
-  MOST_PARTS,
-  SAME_KEYS,
-  derivedSchema,
-  makingSchema,
-  mendSchema,
-  tableDocSchema,
-} from './table-schema';
+export { ALIGN_HOW, MOST_KEYS, SAME_KEYS } from './table-schema';
 export type { Derived, Making, Mend, TableDoc } from './table-schema';
 export { plainTable, sourceKey } from './plain-table';
 export { plainCrosstab, plainDress, plainFormat, plainLabels, plainScales, plainShape } from './plain';
-export { MOST_BLOCKS, MOST_PAGES, MOST_PARAGRAPH, type PageBlock, type PageDoc } from './page-schema';
+export { MOST_BLOCKS, type PageBlock, type PageDoc } from './page-schema';
 export { documentJsonSchema } from './json-schema';
 export { LIVERIES, liveryNamed } from './liveries';
 export { withAxis } from './with-axis';

@@ -1,6 +1,6 @@
 // From text to a checked formula.
 export { compileFormula, scopeOf, scopeWith } from './evaluate/compile';
-export { parseFormula, MAX_CHAIN, MAX_CHARACTERS, MAX_NESTING } from './tree/parse';
+export { parseFormula, MAX_CHARACTERS } from './tree/parse';
 export type { FormulaPlace, Scope } from './check/checking';
 export type { Expr } from './tree/ast';
 export type { Typed } from './evaluate/typed';

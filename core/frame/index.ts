@@ -12,19 +12,9 @@ export { filterRows } from './filter-rows';
 export { emptyValues } from './measures';
 
 // How lines are drawn.
-export { DASHES, MARKERS, penSchema, PLAIN_LINE, withPen, type Dash, type Line, type Pen } from './pen';
+export { DASHES, penSchema, PLAIN_LINE, withPen, type Dash, type Line, type Pen } from './pen';
 
 // The data part of the document.
-export {
-  figureDataSchema,
-  filterSchema,
-  helperSchema,
-  helperScopeSchema,
-  LAYER_SHAPES,
-  measureSchema,
-  orderSchema,
-  stepSchema,
-  whatIfSchema,
-} from './schema';
+export { figureDataSchema, helperScopeSchema, whatIfSchema } from './schema';
 export type { FigureData, Filter, Helper, HelperScope, LayerShape, Measure, Order, Step, WhatIf } from './schema';
 export { categoryAt } from './category-at';

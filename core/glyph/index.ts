@@ -1,2 +1,2 @@
 export { COLOUR_NAMES, colourOptions } from './colours';
-export { glyphOf, glyphOptions, glyphs, pictureGlyph, type Glyph } from './glyphs';
+export { glyphOf, glyphOptions, pictureGlyph, type Glyph } from './glyphs';

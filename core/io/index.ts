@@ -1,11 +1,10 @@
 // Files in: what `core/io/formats` builds on.
-export { acceptedFiles, FILE_KINDS, type FileKind, type FileKindName } from './file-kinds';
-export { tableFromColumns, tableFromRows, type SourceColumn } from './table-from-rows';
+export { acceptedFiles } from './file-kinds';
+export { tableFromRows } from './table-from-rows';
 export { readSmallPicture } from './read-picture';
-export { readCsv, type ReadOptions } from './read-csv';
-export type { ImportedTable, Misfit, ReadColumn, SourceOrigin } from './imported';
+export { readCsv } from './read-csv';
+export type { ImportedTable } from './imported';
 export { lookAt, type LookColumn, type SourceLook } from './source-look';
-export { MAX_CELLS, MAX_COLUMNS } from './row-run';
 export { projectFileSchema, readProjectFile, writeProjectFile, type ProjectBundle, type ReadBundle } from './project-file';
 export { ENCODING_WORDS, MAX_FILE_BYTES } from './decode';
 

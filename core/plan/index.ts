@@ -1,14 +1,12 @@
 export type { DrawnColumn } from './layers/drawn-columns';
 export { ledgerTable } from './table/ledger-table';
-export { cuedPlaces, type LookedTotals } from './table/looked-totals';
+export { cuedPlaces } from './table/looked-totals';
 export { overallsOf } from './overall-asks';
 export { computedOf, picturing, pictureOf, type Picture, type PictureRequest } from './picture';
 export { namedParts } from './words/named-parts';
-export { planOf } from './plan-of';
 export { crosstabHtml, crosstabLines, crosstabTable } from './table/table-out';
-export { writeWords, type WordsOver } from './words/figure-words';
+export { writeWords } from './words/figure-words';
 export { withoutAxes } from './axes/without-axes';
-export type { PlanRequest } from './requests';
 export type { Beyond } from './plan';
 export type {
   AlongPlan,
@@ -25,6 +23,6 @@ export type {
   PanelPlan,
   Plan,
 } from './plan';
-export type { LegendEntry, NamedPart, PlanWords, Stroke } from './words/plan-words';
-export type { TableCells, TableColumn, TableHead, TablePlan, TableRow, Trend } from './table/table-plan';
+export type { LegendEntry, NamedPart, PlanWords } from './words/plan-words';
+export type { TableCells, TablePlan, TableRow, Trend } from './table/table-plan';
 export { BARE_LIVERY, DARK_LIVERY, LIGHT_LIVERY, type LetterSizes, colourIn, type Livery } from './dress/livery';

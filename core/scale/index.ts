@@ -6,12 +6,11 @@ export {
   type Along,
   type AlongTick,
   type Count,
-  type NumberCount,
   type Division,
   type TimeCount,
 } from './along';
 export { movedBreak, type Break } from './broken-scale';
-export { alignedZeros, linearScale, type LinearScaleOptions, type ZeroChoice } from './linear-scale';
+export { linearScale, type LinearScaleOptions, type ZeroChoice } from './linear-scale';
 export {
   describeScale,
   hasEvenTicks,
@@ -32,5 +31,5 @@ export { baseWord } from './log-scale';
 export { AXIS_SCALES, makeScale, SCALE_NAMES, type ScaleName, type ScaleOptions } from './registry';
 export { proposeBreaks, type BreakOffer } from './propose-breaks';
 export { divisionsOf } from './divisions';
-export type { BrokenScale, LinearScale, LogScale, Straight, Stretch, SymlogScale, ValueScale } from './scale';
-export { timeNames, type TimeNames } from './time-names';
+export type { ValueScale } from './scale';
+export { timeNames } from './time-names';

@@ -1,4 +1,4 @@
 export { choiceToken, plainOptions, readSentence, textToken, ticksToken, toggled } from './sentence';
 export type { Option, Sentence, SentencePart, Token, TokenInput } from './sentence';
-export { nearest, type Findable } from './near';
+export { nearest } from './near';
 export { counted, listed, several } from './plural';

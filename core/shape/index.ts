@@ -1,15 +1,1 @@
-export {
-  FIGURE_FORMS,
-  figureForms,
-  isArea,
-  isBar,
-  OFFERED_SHAPES,
-  shapeOf,
-  shapes,
-  type FigureForm,
-  type FormName,
-  type OfferedShape,
-  type Shape,
-  type Shaped,
-  type ShapeName,
-} from './shapes';
+export { FIGURE_FORMS, figureForms, isArea, isBar, OFFERED_SHAPES, shapeOf, shapes, type OfferedShape, type ShapeName } from './shapes';

@@ -1,11 +1,11 @@
 // What a table is.
-export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric, knowRowsWithValue, missingMarker, rowsWithValue } from './column';
-export type { BooleanValues, Cell, Column, ColumnType, NumericType, NumericValues, TextValues, Values } from './column';
-export { MOST_DISTINCT, statsOf, type ColumnStats } from './column-stats';
+export { MISSING_BOOLEAN, MISSING_TEXT, isMissing, isNumeric, knowRowsWithValue, rowsWithValue } from './column';
+export type { BooleanValues, Cell, Column, ColumnType, NumericValues, TextValues, Values } from './column';
+export { statsOf, type ColumnStats } from './column-stats';
 export { buffersOf, columnOf, makeTable, named, withColumns, type Table } from './table';
 
 // Building and reading.
-export { TextCodes, tableOf, typeOfCells, valuesFrom } from './build';
+export { TextCodes, tableOf, valuesFrom } from './build';
 export { cellAt, textAt } from './cells';
 export { daysOf, withinYears, isoDate, isoTimestamp, parseIsoDate, parseIsoTimestamp } from './dates';
 

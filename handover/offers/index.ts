@@ -5,5 +5,5 @@ export { pictureOnPage, sizeOnPage, wordsOfPage } from './page-folder';
 export { PAGE_STYLE, pageBody, pageHtml, type PageForHtml } from './page-html';
 export { fileName, folderName } from './file-names';
 export { sizeOfFigure } from './sizes';
-export { pixelsOf, withResolution, type PictureWidth } from './png-resolution';
-export { hoverMarks, type LaidMarks, type MarkWords, type PictureWords } from './hover-marks';
+export { pixelsOf, withResolution } from './png-resolution';
+export { hoverMarks } from './hover-marks';

@@ -10,7 +10,7 @@ import { marginRoom } from '../scene/labels/line-labels';
 import { endRoom, lastPlace } from '../scene/axes/name-grid';
 import { isTitled } from '../scene/axes/axis-titles';
 
-export { CATEGORY_AXIS, stripId, valueAxisId };
+export { stripId, valueAxisId };
 
 /** CSS pixels on each side. */
 type Padding = Readonly<Record<'top' | 'right' | 'bottom' | 'left', number>>;

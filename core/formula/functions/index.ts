@@ -14,7 +14,7 @@ export {
   type DateGrain,
   type Interval,
 } from './dates';
-export type { FunctionGroup, FunctionHelp, Scalar } from './entry';
+export type { FunctionHelp, Scalar } from './entry';
 export { fromPairs } from './moments';
 export { quantileAt } from './quantiles';
 export { scalars } from './scalars';

@@ -1,3 +1,3 @@
 // Files of any known kind. A room of its own: the page, which only types and pastes, comes without the readers.
-export { fileFormats, formatFor, readFile } from './file-formats';
-export type { Contents, FileFormat } from './format';
+export { formatFor, readFile } from './file-formats';
+export type { Contents } from './format';

@@ -1,8 +1,7 @@
 // Tables made of other tables: aligned on a key, looked up, stacked, turned.
-export { align, type Alignment } from './align';
-export { keyCodes, type KeyCodes } from './key-codes';
-export type { AlignedList } from './keys';
+export { align } from './align';
+export { keyCodes } from './key-codes';
 export { lookUp } from './look-up';
 export { stack } from './stack';
-export { toldApart, MOST_ROWS, type Made, type MakingNote, type NamedTable } from './step';
-export { MOST_TURNED, turnLong, turnWide } from './turn';
+export { toldApart, type Made, type MakingNote, type NamedTable } from './step';
+export { turnLong, turnWide } from './turn';
