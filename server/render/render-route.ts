@@ -13,12 +13,12 @@ export function renderRoute(pool: RenderPool): Router {
   router.post('/render', express.text({ type: 'application/json', limit: MOST_BYTES }), async (request, response) => {
     const body: unknown = request.body;
     if (typeof body !== 'string') return give(response, problem(415, 'No JSON', 'Send the question as application/json.'));
-    const asked = pool.ask(body);
-    if (!asked) {
+    const answer = await pool.ask(body);
+    if (!answer) {
       response.set('Retry-After', String(AGAIN_S));
       return give(response, problem(503, 'Too much at once', `Other figures are being made. Ask again in ${AGAIN_S} seconds.`));
     }
-    give(response, await asked);
+    give(response, answer);
   });
   router.use('/render', onError);
   return router;
