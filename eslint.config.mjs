@@ -29,6 +29,19 @@ export default tseslint.config(
       eqeqeq: 'error',
     },
   },
+  {
+    files: ['{app,core,plot,engine,handover,headless,server,cli}/**/*.ts'],
+    ignores: ['core/stages/**', '**/*.spec.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='WeakMap']",
+          message: 'What is kept by identity is kept by core/stages (oncePer, lastPer, keptPer).',
+        },
+      ],
+    },
+  },
   { files: ['**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
   {
     files: ['**/*.spec.ts', 'e2e/**/*.ts'],

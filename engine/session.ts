@@ -3,7 +3,7 @@ import { confirm, following, historyOf, propose, refuse } from 'core/document/ed
 import type { Derived, DerivedTable, Figure, Making, Project } from 'core/document';
 import type { Entry, Following, Proposal } from 'core/document/edits';
 import type { PictureRequest } from 'core/plan';
-import { rememberStages, type Stages } from 'core/stages';
+import { keptPer, rememberStages, type Stages } from 'core/stages';
 import { applyEdits, cellAt, statsOf, type Table } from 'core/table';
 import type { Livery } from 'core/plan';
 import type { Writing } from 'core/words';
@@ -265,4 +265,4 @@ export function infoOf(table: Table, onProgress: (share: number) => void = () =>
   return info;
 }
 
-const infos = new WeakMap<Table, SourceInfo>();
+const infos = keptPer<Table, SourceInfo>();

@@ -1,3 +1,4 @@
+import { lastPer } from 'core/stages';
 import { whenAsked, type SourceRows } from 'core/frame';
 import type { Picture } from 'core/plan';
 
@@ -12,13 +13,11 @@ type Frame = Picture['frame'];
 export function withSourceRows(picture: Picture, origin: Int32Array | null): Picture {
   if (!origin) return picture;
   const { frame } = picture;
-  const known = renamed.get(frame);
-  const own = known?.origin === origin ? known.frame : { ...frame, source: inSource(frame.source, origin) };
-  if (own !== known?.frame) renamed.set(frame, { origin, frame: own });
+  const own = inSourceRows(frame, origin);
   return { ...picture, frame: own };
 }
 
 const inSource = (source: SourceRows, origin: Int32Array): SourceRows =>
   whenAsked(() => ({ offsets: source.offsets, rows: source.rows.map(row => origin[row] as number) }));
 
-const renamed = new WeakMap<Frame, { readonly origin: Int32Array; readonly frame: Frame }>();
+const inSourceRows = lastPer((frame: Frame, origin: Int32Array): Frame => ({ ...frame, source: inSource(frame.source, origin) }));

@@ -1,3 +1,4 @@
+import { oncePer } from 'core/stages';
 import { isTable, type Figure } from 'core/document';
 import type { FigureData, Step } from 'core/frame';
 
@@ -18,13 +19,11 @@ export function levelsOf({ panel, outer, category, step, series }: FigureData): 
 /** The data part as a shape shows it: only crosstabs have outer levels. The same object where there is nothing to leave out. */
 export const shownData = ({ data, shape }: Pick<Figure, 'data' | 'shape'>): FigureData => {
   if (isTable({ shape }) || (data.outer.length === 0 && data.seriesStep === null)) return data;
-  let flat = flattened.get(data);
-  if (!flat) flattened.set(data, (flat = { ...data, outer: [] }));
-  return flat;
+  return flattened(data);
 };
 
 // The same object every time, so that what was computed from it is found again.
-const flattened = new WeakMap<FigureData, FigureData>();
+const flattened = oncePer((data: FigureData): FigureData => ({ ...data, outer: [] }));
 
 /** The totals that a crosstab shows: of its rows where it has columns, of its columns. */
 export const totalsIn = ({ data, crosstab: { totals } }: Pick<Figure, 'data' | 'crosstab'>): ('rows' | 'columns')[] => [

@@ -1,7 +1,7 @@
 import { compileFormula, Evaluator, nameText, scopeOf, scopeWith, type Scope } from 'core/formula';
 import type { Frame } from 'core/frame';
 import { failure, success, type CueProblem, type FormulaProblem, type Result } from 'core/result';
-import { runAll, type Stages } from 'core/stages';
+import { keptPer, oncePer, runAll, type Stages } from 'core/stages';
 import { named, type Table, type Values } from 'core/table';
 import { type Expansion, type HelperColumn, type HelperFormula } from './kind';
 import { aroundOf, type Surroundings } from './scope/surroundings';
@@ -58,7 +58,7 @@ interface Written {
   readonly expansion: Expansion;
 }
 
-const written = new WeakMap<Cue, Written>();
+const written = keptPer<Cue, Written>();
 
 /** A cue written out; an edit of data leaves cues as they are, so one that gets the same names again is not written anew. */
 function expanded(
@@ -82,14 +82,8 @@ function expanded(
   return expansion;
 }
 
-const texts = new WeakMap<readonly HelperFormula[], string>();
-
 /** Formulas as one text, to tell whether they are the same as the last time; a cue that is not written anew keeps its own. */
-function textOf(formulas: readonly HelperFormula[]): string {
-  let text = texts.get(formulas);
-  if (text === undefined) texts.set(formulas, (text = JSON.stringify(formulas)));
-  return text;
-}
+const textOf = oncePer((formulas: readonly HelperFormula[]): string => JSON.stringify(formulas));
 
 /** Only marks can stand out from a rest. */
 const quiets = (cue: Cue, treatments: readonly Treatment[]): boolean =>

@@ -1,3 +1,4 @@
+import { oncePer } from 'core/stages';
 /** Facts about a set of numbers. */
 export interface NumberFacts {
   /** The smallest and the largest; Infinity and −Infinity where there is none. */
@@ -10,14 +11,8 @@ export interface NumberFacts {
 }
 
 // Several words of a figure ask the same of a column at every edit; its memory never changes.
-const known = new WeakMap<Float64Array, NumberFacts>();
-
 /** The facts of some numbers; missing: NaN. Kept with their memory, which never changes. Cost: one flat pass, once. */
-export function numberFacts(values: Float64Array): NumberFacts {
-  let facts = known.get(values);
-  if (!facts) known.set(values, (facts = findFacts(values)));
-  return facts;
-}
+export const numberFacts = oncePer(findFacts);
 
 function findFacts(values: Float64Array): NumberFacts {
   let [low, high] = [Infinity, -Infinity];

@@ -1,3 +1,4 @@
+import { lastPer } from 'core/stages';
 import { compileFormula, Evaluator, parseFormula, scopeOf, type Groups } from 'core/formula';
 import { success, type Result } from 'core/result';
 import { columnOf, isMissing, isNumeric, named, takeRows, textAt, type Column, type NumericValues, type Table } from 'core/table';
@@ -47,11 +48,7 @@ function aloneValues(rows: Table, { ids, count }: Groups, formula: string): Nume
 }
 
 /** Whether no two rows are of one group. Kept with the ids, which never change: an edit of a measure leaves them as they are. */
-function areAlone(ids: Int32Array, count: number): boolean {
-  let alone = knownAlone.get(ids);
-  if (alone === undefined) knownAlone.set(ids, (alone = findAlone(ids, count)));
-  return alone;
-}
+const areAlone = lastPer(findAlone);
 
 function findAlone(ids: Int32Array, count: number): boolean {
   const seen = new Uint8Array(count);
@@ -61,8 +58,6 @@ function findAlone(ids: Int32Array, count: number): boolean {
   }
   return true;
 }
-
-const knownAlone = new WeakMap<Int32Array, boolean>();
 
 /**
  * What each measure is in a period without rows: a count of none is 0, a sum of none is missing, or 0 where the figure says so. Whatever else a

@@ -1,3 +1,4 @@
+import { oncePer } from 'core/stages';
 import { kindOf, partsOfScope, scopeIn, type Cue } from 'core/cue';
 import { namesOfText } from 'core/formula';
 import { overallName, type FigureData, type Overall } from 'core/frame';
@@ -19,10 +20,4 @@ export function overallsOf(cues: readonly Cue[], data: FigureData): Overall[] {
 }
 
 /** Writing out a cue costs more than looking at its text. */
-function mayAsk(cue: Cue): boolean {
-  let may = asking.get(cue);
-  if (may === undefined) asking.set(cue, (may = cue.on && /"overall"|over all rows/.test(JSON.stringify(cue))));
-  return may;
-}
-
-const asking = new WeakMap<Cue, boolean>();
+const mayAsk = oncePer((cue: Cue): boolean => cue.on && /"overall"|over all rows/.test(JSON.stringify(cue)));

@@ -1,3 +1,4 @@
+import { keptPer } from 'core/stages';
 /** Days since 1970-01-01 for a date; milliseconds since then, in UTC, for a timestamp. */
 export type NumericType = 'number' | 'date' | 'timestamp';
 /** What a column holds. */
@@ -53,7 +54,7 @@ export function rowsWithValue(values: Values): Int32Array {
 /** The rows that have a value, when building the column has found them: sorted ascending, complete. */
 export const knowRowsWithValue = (data: Values['data'], rows: Int32Array): void => void present.set(data, rows);
 
-const present = new WeakMap<Values['data'], Int32Array>();
+const present = keptPer<Values['data'], Int32Array>();
 
 function findPresent(values: Values): Int32Array {
   const { data } = values;

@@ -1,3 +1,4 @@
+import { oncePer } from 'core/stages';
 import { formatNumber, LADDERS, oneDecimals, type NumberStyle } from 'core/format';
 import { liveryNamed, type Figure, type LiveryDoc, type NamedLook, type NumberFormat, type SmallPicture } from 'core/document';
 import { unitOf } from 'core/frame';
@@ -37,10 +38,9 @@ export interface ValueWriter {
 /** The style that fits all values of a column; several cues ask for the same. A column is measured once, and not before it is written. */
 function oncePerColumn(): (style: NumberStyle, values: ArrayLike<number>) => () => NumberStyle {
   // A writer outlives the columns that it wrote.
-  const known = new WeakMap<ArrayLike<number>, Map<NumberStyle, NumberStyle>>();
+  const known = oncePer((_values: ArrayLike<number>) => new Map<NumberStyle, NumberStyle>());
   return (style, values) => () => {
-    const styles = known.get(values) ?? new Map<NumberStyle, NumberStyle>();
-    known.set(values, styles);
+    const styles = known(values);
     const fixed = styles.get(style) ?? oneDecimals(style, values);
     styles.set(style, fixed);
     return fixed;

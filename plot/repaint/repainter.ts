@@ -1,3 +1,4 @@
+import { keptPer } from 'core/stages';
 import { overlaps, type Box } from 'core/label';
 import type { Canvas } from '../canvas/brushes';
 import { paintScene, type Seen } from '../canvas/paint-scene';
@@ -20,12 +21,12 @@ type Standing = Pick<Scene, 'width' | 'height' | 'ground' | 'family' | 'pictures
 export class Repainter {
   private standing: Standing | null = null;
   /** The ink of items that stand there: most of them stay from one scene to the next. */
-  private inks = new WeakMap<SceneItem, Box>();
+  private inks = keptPer<SceneItem, Box>();
 
   /** All of a scene has been painted on a canvas with so many device pixels to each CSS pixel. */
   stands({ width, height, ground, family, pictures, horizontal, groups }: Scene, ratio: number): void {
     this.standing = { width, height, ground, family, pictures, horizontal, groups, ratio };
-    this.inks = new WeakMap();
+    this.inks = keptPer();
   }
 
   /** Marks the canvas as unknown, so that the next picture is painted whole. */

@@ -1,3 +1,4 @@
+import { oncePer } from 'core/stages';
 import type { NumericValues } from 'core/table';
 import type { AppliedCue } from '../apply-cues';
 import type { Treatment, TreatmentOf } from './treatments';
@@ -10,13 +11,11 @@ export interface CueTreatment<S extends Treatment['show']> {
 
 /** All treatments of one sort, in the order of the cues. */
 export function treatmentsOf<S extends Treatment['show']>(applied: readonly AppliedCue[], show: S): readonly CueTreatment<S>[] {
-  let bySort = sorted.get(applied);
-  if (!bySort) sorted.set(applied, (bySort = bySortOf(applied)));
-  return (bySort.get(show) ?? []) as unknown as readonly CueTreatment<S>[];
+  return (sorted(applied).get(show) ?? []) as unknown as readonly CueTreatment<S>[];
 }
 
 // Asked for every layer.
-const sorted = new WeakMap<readonly AppliedCue[], Map<Treatment['show'], CueTreatment<Treatment['show']>[]>>();
+const sorted = oncePer(bySortOf);
 
 function bySortOf(applied: readonly AppliedCue[]): Map<Treatment['show'], CueTreatment<Treatment['show']>[]> {
   const bySort = new Map<Treatment['show'], CueTreatment<Treatment['show']>[]>();

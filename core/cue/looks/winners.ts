@@ -1,3 +1,4 @@
+import { oncePer } from 'core/stages';
 import { rowsWithValue } from 'core/table';
 import type { AppliedCue } from '../apply-cues';
 import type { Treatment, TreatmentOf } from './treatments';
@@ -22,15 +23,14 @@ export const isColouring = (treatment: Treatment): treatment is Colouring => tre
  * mark its own colour colours nothing.
  */
 export function winnersOf(applied: readonly AppliedCue[], rows: number, measure: string): Winners {
-  let byMeasure = known.get(applied);
-  if (!byMeasure) known.set(applied, (byMeasure = new Map<string, Winners>()));
+  const byMeasure = known(applied);
   let winners = byMeasure.get(measure);
   if (!winners) byMeasure.set(measure, (winners = decide(applied, rows, measure)));
   return winners;
 }
 
 // Every series and the legend ask the same.
-const known = new WeakMap<readonly AppliedCue[], Map<string, Winners>>();
+const known = oncePer((_applied: readonly AppliedCue[]) => new Map<string, Winners>());
 
 function decide(applied: readonly AppliedCue[], rows: number, measure: string): Winners {
   const cue = new Int16Array(rows).fill(-1);

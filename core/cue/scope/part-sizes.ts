@@ -1,3 +1,4 @@
+import { keptPer } from 'core/stages';
 import { groupRows } from 'core/formula';
 import type { Frame } from 'core/frame';
 import { columnOf, type Column } from 'core/table';
@@ -10,7 +11,7 @@ export interface PartSize {
 }
 
 // Several cues look at all of one measure.
-const whole = new WeakMap<Float64Array, readonly PartSize[]>();
+const whole = keptPer<Float64Array, readonly PartSize[]>();
 
 /** The parts that a scope cuts a measure's rows into, an order left aside. Cost: one pass. */
 export function partSizes(scope: Scope, { table }: Frame, data: Float64Array): readonly PartSize[] {

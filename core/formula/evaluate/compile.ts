@@ -1,3 +1,4 @@
+import { keptPer, type Kept } from 'core/stages';
 import { failure, type Result } from 'core/result';
 import type { ColumnType, Table } from 'core/table';
 import { checkFormula } from '../check/check';
@@ -38,13 +39,13 @@ export function compileFormula(text: string, scope: Scope, place: FormulaPlace =
 // Enough for every formula of a large project, small enough to forget about.
 const KEPT = 2_000;
 const scopes = new Map<string, Scope>();
-const widened: Kept<Scope> = new WeakMap();
-const compiled: Kept<Result<Typed>> = new WeakMap();
+const widened: ByScope<Scope> = keptPer();
+const compiled: ByScope<Result<Typed>> = keptPer();
 
 /** The cache of a scope: by purpose, then by text. Joined keys would have to be hashed again at each lookup. */
-type Kept<Value> = WeakMap<Scope, Map<string, Map<string, Value>>>;
+type ByScope<Value> = Kept<Scope, Map<string, Map<string, Value>>>;
 
-function keptIn<Value>(all: Kept<Value>, scope: Scope, sort: string): Map<string, Value> {
+function keptIn<Value>(all: ByScope<Value>, scope: Scope, sort: string): Map<string, Value> {
   let sorts = all.get(scope);
   if (!sorts) all.set(scope, (sorts = new Map<string, Map<string, Value>>()));
   let kept = sorts.get(sort);

@@ -1,4 +1,4 @@
-import { runAll, type Stages } from 'core/stages';
+import { oncePer, runAll, type Stages } from 'core/stages';
 import { MISSING_BOOLEAN, MISSING_TEXT, columnOf, isMissing, type Table, type Values } from 'core/table';
 import { castVec } from './cast';
 import { compareVecs, distinctVecs } from './compare';
@@ -292,24 +292,13 @@ export class Evaluator {
   }
 }
 
-const constants = new WeakMap<Typed, Vec>();
-
 /** A constant of a formula, made once: edits leave formulas as they are. */
-function constantOf(f: Extract<Typed, { op: 'constant' }>): Vec {
-  const vec = constants.get(f) ?? constantVec(f.type, f.value);
-  constants.set(f, vec);
-  return vec;
-}
-
-const sortKeys = new WeakMap<TypedWindow, string>();
+const constantOf = oncePer(({ type, value }: Extract<Typed, { op: 'constant' }>): Vec => constantVec(type, value));
 
 /** The key of a sort; made once per window of a formula. */
-function sortKeyOf(window: TypedWindow): string {
-  const { partition, order } = window;
-  const key = sortKeys.get(window) ?? JSON.stringify([partition.map(part => part.key), order.map(({ by, ...rest }) => [by.key, rest])]);
-  sortKeys.set(window, key);
-  return key;
-}
+const sortKeyOf = oncePer(({ partition, order }: TypedWindow): string =>
+  JSON.stringify([partition.map(part => part.key), order.map(({ by, ...rest }) => [by.key, rest])]),
+);
 
 /** Operations that can have no value for values that are there. */
 const mayLackValue = (f: Typed): boolean =>
@@ -334,7 +323,7 @@ interface Suspect {
   readonly inside: boolean;
 }
 
-const suspects = new WeakMap<Typed, readonly Suspect[]>();
+const suspects = keptPer<Typed, readonly Suspect[]>();
 
 function findSuspects(part: Typed, inside: boolean, seen: Map<Typed, Set<boolean>>): Suspect[] {
   const known = seen.get(part);

@@ -1,3 +1,4 @@
+import { oncePer } from 'core/stages';
 import type { TextVec } from './vec';
 
 /** Compares by code point, which UTF-16 order breaks for characters beyond the basic plane. */
@@ -13,14 +14,8 @@ export function compareText(a: string, b: string): number {
 // Surrogates (D800–DFFF) stand for code points above all of E000–FFFF.
 const codePointRank = (unit: number): number => (unit >= 0xe000 ? unit - 0x800 : unit >= 0xd800 ? unit + 0x2000 : unit);
 
-const known = new WeakMap<readonly string[], Int32Array>();
-
 /** For each code of a dictionary its place in code-point order. Found once for each: an edit of a number leaves dictionaries as they are. */
-export function dictionaryRanks(dictionary: readonly string[]): Int32Array {
-  let ranks = known.get(dictionary);
-  if (!ranks) known.set(dictionary, (ranks = ranked(dictionary)));
-  return ranks;
-}
+export const dictionaryRanks = oncePer(ranked);
 
 function ranked(dictionary: readonly string[]): Int32Array {
   const order = dictionary.map((_, code) => code).sort((a, b) => compareText(dictionary[a] as string, dictionary[b] as string));

@@ -1,3 +1,4 @@
+import { keptPer } from 'core/stages';
 import type { Groups } from './aggregate-entry';
 
 /** The lowest and the highest value of each group; NaN where it has none. */
@@ -7,7 +8,7 @@ export interface Ends {
 }
 
 // `min` and `max` of the same column over the same groups are one pass: the memory of a column never changes.
-const known = new WeakMap<Float64Array, { readonly groups: Groups; readonly ends: Ends }>();
+const known = keptPer<Float64Array, { readonly groups: Groups; readonly ends: Ends }>();
 
 /**
  * The ends of each group, missing values skipped; of equal values the first stays.

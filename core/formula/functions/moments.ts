@@ -1,3 +1,4 @@
+import { keptPer } from 'core/stages';
 import type { NumericVec } from '../evaluate/vec';
 import type { Groups } from './aggregate-entry';
 
@@ -8,7 +9,7 @@ export interface Sums {
 }
 
 // `sum` and `avg` of the same column over the same groups are one pass: the memory of a column never changes.
-const known = new WeakMap<Float64Array, { readonly groups: Groups; readonly sums: Sums }>();
+const known = keptPer<Float64Array, { readonly groups: Groups; readonly sums: Sums }>();
 
 /** Counts that a sum over the same groups has found already. */
 export function countsFound(arg: NumericVec, groups: Groups): Float64Array | undefined {

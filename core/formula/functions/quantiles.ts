@@ -1,3 +1,4 @@
+import { keptPer } from 'core/stages';
 import type { NumericVec } from '../evaluate/vec';
 import type { AggregateOptions, Groups } from './aggregate-entry';
 
@@ -8,7 +9,7 @@ export interface SortedGroups {
 }
 
 // Median and percentiles of one column over the same groups share one sort.
-const known = new WeakMap<Float64Array, { readonly groups: Groups; readonly sorted: SortedGroups }>();
+const known = keptPer<Float64Array, { readonly groups: Groups; readonly sorted: SortedGroups }>();
 
 /** Missing values are left out. Cost: O(n log n) once per column and groups. */
 export function sortedGroups(arg: NumericVec, groups: Groups): SortedGroups {

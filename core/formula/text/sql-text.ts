@@ -1,3 +1,4 @@
+import { keptPer, type Kept } from 'core/stages';
 import { failure, success, type Result } from 'core/result';
 import { aggregates, scalars } from '../functions';
 import { literalText, nameText, windowText } from '../evaluate/key';
@@ -58,11 +59,11 @@ export function sqlTextOf(f: Typed): Result<string> {
 export class SqlTooLong extends RangeError {}
 
 // Parts that stand in a formula twice are written once, in each dialect.
-const knownBy = new Map<SqlDialect, WeakMap<Typed, string>>();
+const knownBy = new Map<SqlDialect, Kept<Typed, string>>();
 
-function knownIn(dialect: SqlDialect): WeakMap<Typed, string> {
+function knownIn(dialect: SqlDialect): Kept<Typed, string> {
   let known = knownBy.get(dialect);
-  if (!known) knownBy.set(dialect, (known = new WeakMap()));
+  if (!known) knownBy.set(dialect, (known = keptPer()));
   return known;
 }
 

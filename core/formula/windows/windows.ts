@@ -1,3 +1,4 @@
+import { keptPer, oncePer } from 'core/stages';
 import { MISSING_BOOLEAN, MISSING_TEXT, takeValues } from 'core/table';
 import { DEFAULT_BOUNDS, frameRanges, WHOLE_BOUNDS, type RangeKey, type SortedWindow } from './frame-ranges';
 import { placesToTexts, windowFunctions, type Aggregate, type FrameRanges, type WindowFunction } from '../functions';
@@ -24,13 +25,12 @@ export interface WindowRun {
 }
 
 // Frames of an order that an edit leaves as it is.
-const framesOf = new WeakMap<SortedWindow, WeakMap<TypedBounds, FrameRanges>>();
+const framesOf = oncePer((_sorted: SortedWindow) => keptPer<TypedBounds, FrameRanges>());
 
 function rangesOf(run: WindowRun): FrameRanges {
   const { window, sorted } = run;
   const bounds = window.bounds ?? (window.order.length ? DEFAULT_BOUNDS : WHOLE_BOUNDS);
-  const known = framesOf.get(sorted) ?? new WeakMap<TypedBounds, FrameRanges>();
-  framesOf.set(sorted, known);
+  const known = framesOf(sorted);
   const ranges = known.get(bounds) ?? rangesWithin(run, bounds);
   known.set(bounds, ranges);
   return ranges;
@@ -107,7 +107,7 @@ export function runWindowCall(run: WindowRun, f: TypedWindowCall, args: readonly
 }
 
 // The rows before, or after, in an order that an edit leaves as it is.
-const nextTo = { '-1': new WeakMap<SortedWindow, Int32Array>(), '1': new WeakMap<SortedWindow, Int32Array>() };
+const nextTo = { '-1': keptPer<SortedWindow, Int32Array>(), '1': keptPer<SortedWindow, Int32Array>() };
 
 /** For each row, the row so many places before or after it in its partition; −1 where there is none. */
 function neighbours(run: WindowRun, direction: -1 | 1, n: Vec | undefined): Int32Array {

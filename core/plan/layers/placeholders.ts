@@ -1,5 +1,5 @@
 import type { AppliedCue, Treatment, TreatmentOf } from 'core/cue';
-import type { Stages } from 'core/stages';
+import { oncePer, type Stages } from 'core/stages';
 import { colourIn, type Livery } from '../dress/livery';
 
 /** Cues whose colours are placeholders: the same list for as long as nothing but colours changes, so that what is made of it is made once for all of them. */
@@ -48,13 +48,7 @@ interface Bare {
 
 const isSame = (a: Bare, b: Bare): boolean => a === b || (a.cue.helpers === b.cue.helpers && a.text === b.text);
 
-const known = new WeakMap<AppliedCue, Bare>();
-
-function bareOf(applied: AppliedCue): Bare {
-  let bare = known.get(applied);
-  if (!bare) known.set(applied, (bare = withPlaceholders(applied)));
-  return bare;
-}
+const bareOf = oncePer(withPlaceholders);
 
 function withPlaceholders(applied: AppliedCue): Bare {
   const colours = new Map<string, string>();
