@@ -1,4 +1,4 @@
-import { oncePer, runAll, type Stages } from 'core/stages';
+import { keptPer, oncePer, runAll, type Stages } from 'core/stages';
 import { MISSING_BOOLEAN, MISSING_TEXT, columnOf, isMissing, type Table, type Values } from 'core/table';
 import { castVec } from './cast';
 import { compareVecs, distinctVecs } from './compare';
