@@ -2,8 +2,8 @@ import type { AppliedCue } from 'core/cue';
 import type { PanelPlan } from './plan';
 
 /**
- * The panels that cues find, by their places, each with the colour that it is found in: what a cue marks in one panel alone, such as the highest of
- * all, its title is marked with. Where a cue marks something in several of them, none stands out.
+ * Panels that cues single out, by index, each with the colour of the cue: what a cue marks in one panel alone, such as the highest of all. Where a
+ * cue marks something in several panels, none is singled out.
  */
 export function foundIn(panels: readonly PanelPlan[], applied: readonly AppliedCue[]): Readonly<Record<number, string>> {
   if (panels.length < 2) return {};

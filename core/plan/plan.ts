@@ -11,10 +11,10 @@ export interface Beyond {
   readonly side: 1 | -1;
 }
 
-/** The finished description of a figure, renderer-neutral: everything is resolved, nothing is left to decide. One member for each kind of figure. */
+/** The complete description of a figure for any renderer: everything is resolved. One member for each kind of figure. */
 export type Plan = ChartPlan | TablePlan;
 
-/** Marks along a category axis, read at value axes. */
+/** A chart: marks along a category axis, read at value axes. */
 export interface ChartPlan extends PlanWords {
   readonly kind: 'chart';
   /** Above the plot, or to its right. */
@@ -22,41 +22,41 @@ export interface ChartPlan extends PlanWords {
   /** The category axis, shared by all panels. */
   readonly categories: readonly string[];
   readonly along: AlongPlan;
-  /** Above each other; beside each other when bars lie; in a grid where they are many. */
+  /** One below the other; side by side in a lying figure; in a grid where there are many. */
   readonly panels: readonly PanelPlan[];
-  /** How many panels stand beside each other; null for as many as leave each of them legible. */
+  /** Panels per row of the grid; null for as many as keep each legible. */
   readonly panelColumns: number | null;
-  /** It is a strip of a grid: closely set, its panel named though it be one alone. */
+  /** It is one row of a grid of panels: set closely, each panel with its name. */
   readonly isStrip?: boolean;
   readonly gridlines: boolean;
-  /** How the line at zero is told from them. */
+  /** How the line at zero is drawn, as opposed to gridlines. */
   readonly zeroLine: 'auto' | 'bold' | 'none';
-  /** Bars lie; categories run down the page. */
+  /** Bars are lying; categories run down the page. */
   readonly horizontal: boolean;
-  /** Lines and bands that lie beyond their value axis altogether or in part, in words that its name follows: "the limit lies beyond". */
+  /** Words for lines and bands beyond their value axis; the name of the axis follows: "the limit lies beyond". */
   readonly outside: readonly { readonly axis: number; readonly says: string }[];
 }
 
-/** How the categories lie along their axis, and how it is named. */
+/** Positions of the categories along their axis, and how the axis is labelled. */
 export interface AlongPlan {
-  /** Where each category lies, in the smallest distance between two from the first, rising; null where they stand side by side. */
+  /** Position of each category, sorted ascending, with the smallest distance between two as the unit; null where they are evenly spaced. */
   readonly places: Float64Array | null;
-  /** What the axis counts, so that it is named by round numbers or periods; null where it names its categories. */
+  /** The unit that the axis counts in, so that its ticks are round numbers or periods; null where categories are labelled by name. */
   readonly counted: Along | null;
-  /** Categories follow on each other: a few names tell those between. */
+  /** The categories have an order, so that readers can infer names that are left out. */
   readonly ordered: boolean;
   readonly names: 'fitting' | 'level' | 'turned';
-  /** Names stand at the axis, on the side of each bar where it is not, or at the line of zero. */
+  /** Where names are: at the axis, on the side without bars, or at the zero line. */
   readonly beside: 'axis' | 'bars' | 'zero';
-  /** Those that a cue marks: their names are never the ones left out. Rising. */
+  /** Indexes of categories that a cue marks, sorted ascending: their names are never left out. */
   readonly marked: readonly number[];
 }
 
-/** A panel's name and what its marks are read at. */
+/** The title of a panel and its value axes. */
 export interface PanelAxes {
   /** Empty when there is one panel. */
   readonly title: string;
-  /** The first value axis, and the second where something is read at it. */
+  /** The first value axis, and the second where a layer uses it. */
   readonly axes: readonly AxisPlan[];
 }
 
@@ -65,9 +65,9 @@ export interface PanelPlan extends PanelAxes {
   readonly layers: readonly Layer[];
   readonly levelLines: readonly LevelLine[];
   readonly bands: readonly BandPlan[];
-  /** The colour in which a cue finds it, and it alone: its title is marked. */
+  /** The colour of the cue that singles out this panel alone; its title is marked with it. */
   readonly found?: string;
-  /** Nothing: room that a grid has left. */
+  /** An empty cell of the grid. */
   readonly isBlank?: boolean;
 }
 
@@ -76,12 +76,12 @@ export interface AxisPlan {
   readonly scale: ValueScale;
   /** One text per tick of the scale. */
   readonly tickLabels: readonly string[];
-  /** What is read here; empty where the figure has one axis and its note says it. */
+  /** What the axis measures; empty where the figure has one axis and its note says it. */
   readonly title: string;
   readonly numbers: boolean;
-  /** The low end lies where the high one would. */
+  /** The low end is where the high end would be. */
   readonly reversed: boolean;
-  /** Where it stands: left or below (`near`), right or above (`far`). */
+  /** Its side: left or bottom (`near`), right or top (`far`). */
   readonly side: 'near' | 'far';
 }
 
@@ -89,20 +89,20 @@ export interface AxisPlan {
 export interface Layer {
   readonly name: string;
   readonly measure: string;
-  /** How the numbers that it is read by are written: as the measure's (null), as percents, or as plain numbers. */
+  /** How its numbers are written: as the measure's (null), as percents, or as plain numbers. */
   readonly as: 'percent' | 'number' | null;
   readonly shape: ShapeName;
   readonly panel: number;
   /** 0: the panel's first value axis; 1: its second. */
   readonly axis: number;
-  /** Among the marks that stand side by side in a panel: this one's place, and how many places there are. */
+  /** Index of its slot among the marks that are side by side in a panel, and how many slots there are. */
   readonly slot: number;
   readonly slots: number;
   /** True values, in data units. */
   readonly values: Float64Array;
-  /** Where marks end on the axis; not at their values in stacks. */
+  /** Where marks end on the axis; differs from the values in stacks. */
   readonly ends: Float64Array;
-  /** Where marks begin that stand on others or between two values of their own; null where all begin at `base`. */
+  /** Where marks begin that are stacked or span two values; null where all begin at `base`. */
   readonly bases: Float64Array | null;
   readonly base: number;
   /** The frame's row behind each item; −1 where there is none. */
@@ -111,40 +111,40 @@ export interface Layer {
   readonly colour: string;
   /** One colour per item, resolved. */
   readonly colours: readonly string[];
-  /** The number of the cue that marks the item, 0 for none; points of a line that are marked show. */
+  /** The number of the cue that marks the item, 0 for none. Marked points of a line are drawn. */
   readonly marked: Uint8Array;
   /** Items with an outline. */
   readonly outlined: readonly number[];
   readonly glyphs: readonly GlyphAsk[];
   readonly labels: readonly LabelAsk[];
-  /** Items whose end lies beyond the axis: they are marked at its edge. */
+  /** Items whose end is beyond the axis; a sign at the edge marks them. */
   readonly beyond: readonly Beyond[];
   readonly stroke: Stroke;
   readonly span: SpanLook | null;
   /** The cue that draws it, such as the parts of a plan or a moving average; null for a measure's own marks. */
   readonly cue: string | null;
-  /** Its name is written at its marks, in the place of an entry of the legend. */
+  /** Its name is written at its marks, instead of an entry in the legend. */
   readonly isNamed?: boolean;
 }
 
-/** How spans show. `deep`: the colour at the high end. */
+/** How spans are drawn. `deep`: the colour at the high end. */
 export interface SpanLook {
   readonly deep: string | null;
   readonly connectors: boolean;
   readonly whiskers: boolean;
 }
 
-/** A glyph at a mark's end; `beyond`: where its label would stand. */
+/** A glyph at a mark's end; `beyond`: it takes the place of the label. */
 export interface GlyphAsk {
   readonly at: number;
   readonly glyph: string;
   readonly colour: string;
   readonly beyond: boolean;
-  /** In the middle of its mark: of a part that others stand on. */
+  /** In the middle of its mark, for a part with others stacked on it. */
   readonly inside?: boolean;
 }
 
-/** Where a label is asked for: beyond its mark's end or its base, within it, or on one side of its end. */
+/** Where a label is wanted: beyond the end or base of its mark, inside it, or on one side of its end. */
 export type LabelWhere = 'end' | 'base' | 'inside' | 'inside end' | 'inside base' | 'above' | 'below' | 'left' | 'right';
 
 /** A label that is a number: it may be written in fewer digits. */
@@ -154,25 +154,25 @@ export interface LabelNumber {
   readonly style: NumberStyle;
 }
 
-/** A label asked for at a mark; the drawing measures and places it. */
+/** A label for a mark; the drawing measures and places it. */
 export interface LabelAsk {
   readonly at: number;
-  /** In one line or several. */
+  /** One or several lines of text. */
   readonly text: string;
-  /** The number that it is, for where it has no room in full (see `shorterTexts`): what stands before it, and how it is written. */
+  /** The number in the label, so that it can be written shorter where room is lacking (see `shorterTexts`). */
   readonly number?: LabelNumber;
   readonly where: LabelWhere;
-  /** Those of smaller rank choose their places first, and are dropped last: the number of the cue that asks. */
+  /** Priority: labels of smaller rank are placed first and dropped last. It is the number of the cue. */
   readonly rank?: number;
-  /** All the marks that share it, where many are equal; its own among them. */
+  /** The marks that share one label because their values are equal, its own mark among them. */
   readonly ties?: readonly number[];
-  /** So much further from its mark: in CSS pixels, or in data units along the value axis. */
+  /** Additional distance from its mark, in CSS pixels or in data units along the value axis. */
   readonly offset?: { readonly as: 'pixels' | 'units'; readonly amount: number };
-  /** Put there by hand: its middle so far from its mark's end, in CSS pixels. */
+  /** Position set by hand: the offset of its middle from its mark's end, in CSS pixels. */
   readonly pin?: { readonly across: number; readonly down: number };
 }
 
-/** Level lines: a value per category, drawn flat from edge to edge of it; over the whole width where it is one. */
+/** A level line: one value per category, drawn flat across it; across the whole width where all values are equal. */
 export interface LevelLine {
   readonly panel: number;
   readonly axis: number;
@@ -180,26 +180,26 @@ export interface LevelLine {
   readonly colour: string;
   readonly stroke: Stroke;
   readonly label: string;
-  /** The cue that it belongs to. */
+  /** The id of the cue that draws it. */
   readonly cue: string;
   /** The change that dragging it on the stage makes. */
   readonly drag: DragTarget | null;
 }
 
-/** The number of a cue that dragging changes. */
+/** The cue's number that dragging changes. */
 export interface DragTarget {
   readonly cue: string;
   readonly token: string;
 }
 
-/** An end of a break that dragging changes: of which value axis, which of its breaks from the low end. */
+/** The end of a break that dragging changes: its value axis, and its index from the low end. */
 export interface BreakEdge {
   readonly axis: 'first' | 'second';
   readonly nth: number;
   readonly end: 'from' | 'to';
 }
 
-/** A low and a high value per category, and how the ground between them shows. */
+/** A band: a low and a high value per category, and how the area between them is drawn. */
 export interface BandPlan {
   readonly panel: number;
   readonly axis: number;
@@ -207,7 +207,7 @@ export interface BandPlan {
   readonly high: Float64Array;
   readonly style: BandStyle;
   readonly colour: string;
-  /** The cue that it belongs to. */
+  /** The id of the cue that draws it. */
   readonly cue: string;
   readonly dragLow: DragTarget | null;
   readonly dragHigh: DragTarget | null;

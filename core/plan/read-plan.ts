@@ -13,21 +13,21 @@ import type { AlongPlan, BandPlan, ChartPlan, Layer, LevelLine, PanelAxes } from
 import type { LegendEntry } from './words/plan-words';
 import type { LayoutRequest } from './requests';
 
-/** What explains the marks, whatever their axes. */
+/** The parts of a plan that explain the marks, independent of their axes. */
 export interface Explained {
-  /** Those whose name stands at their marks know it. */
+  /** The layers; those whose name is written at their marks say so. */
   readonly layers: readonly Layer[];
-  /** Entries may be there more than once. */
+  /** Entries of the legend, duplicates included. */
   readonly legend: readonly LegendEntry[];
   readonly legendAt: ChartPlan['legendAt'];
-  /** What is drawn, and what it is listed by: "milk (L) by hut". */
+  /** What is drawn, and by what it is listed: "milk (L) by hut". */
   readonly note: string;
   readonly marked: AlongPlan['marked'];
   readonly beside: AlongPlan['beside'];
   readonly pictures: Readonly<Record<string, string>>;
 }
 
-/** Cost: one look at each mark. */
+/** Adds legend and names to the layers. Cost: one look at each mark. */
 export function explained(request: LayoutRequest & { readonly layout: Layout; readonly writing: Writing }): Explained {
   const { figure, livery, layout, writing } = request;
   const place = placeOfLegend(figure.dress.legend, livery);
@@ -43,29 +43,29 @@ export function explained(request: LayoutRequest & { readonly layout: Layout; re
   };
 }
 
-/** What is drawn, read at its axes, and what a reader must know of them. */
+/** What is drawn with its axes, and the notes that readers need. */
 export interface Read {
   readonly layers: readonly Layer[];
-  /** Level lines that show. */
+  /** Level lines of which at least a part shows. */
   readonly lines: readonly LevelLine[];
-  /** How categories lie and what the axes are, where that does not go without saying. */
+  /** How categories are spaced and how axes run, where a reader may not expect it. */
   readonly told: readonly string[];
   readonly notes: readonly string[];
   readonly outside: ChartPlan['outside'];
 }
 
-/** What there is to be read. */
+/** Inputs for adding axes and notes. */
 type ReadRequest = LayoutRequest & {
   readonly layers: readonly Layer[];
   readonly lines: readonly LevelLine[];
   readonly bands: readonly BandPlan[];
   readonly panels: readonly PanelAxes[];
   readonly categories: readonly string[];
-  /** How far apart categories lie, in words. */
+  /** The spacing of categories in words. */
   readonly spaced: readonly string[];
 };
 
-/** Cost: one look at each mark on axes that are bounded or bend. */
+/** Fits the axes and collects the notes. Cost: one look at each mark, on axes that are bounded or not straight. */
 export function readAt({ figure, write, lines, bands, panels, categories, spaced, ...drawn }: ReadRequest): Read {
   const { scales, data } = figure;
   const isBounded = (axis: number): boolean => {
@@ -91,7 +91,7 @@ export function readAt({ figure, write, lines, bands, panels, categories, spaced
   };
 }
 
-/** A span is drawn from two measures at once. */
+/** The measures that a layer draws: two for a span. */
 function measuresOf(layers: readonly Layer[], applied: LayoutRequest['applied']): Set<string> {
   const spans = treatmentsOf(applied, 'span').flatMap(({ item }) => item.measures);
   return new Set([...layers.map(layer => layer.measure), ...spans]);

@@ -12,11 +12,11 @@ export interface PlanRequest {
   readonly figure: Figure;
   readonly frame: Frame;
   readonly applied: readonly AppliedCue[];
-  /** Those of a crosstab that cues look at. */
+  /** Totals of a crosstab that cues look at. */
   readonly totals?: readonly LookedTotals[] | undefined;
   readonly writing: Writing;
   readonly livery: Livery;
-  /** Keep room for labels though these cues ask for none, so that plain and cued share one scale. */
+  /** Reserve room for the labels of these cues even where they are not drawn, so that plain and cued share one scale. */
   readonly roomForLabels?: boolean;
 }
 

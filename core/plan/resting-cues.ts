@@ -1,6 +1,6 @@
 import type { AppliedCue, Treatment } from 'core/cue';
 
-/** Treatments that a table has no place for; the others show in its cells. */
+/** Treatments that a table cannot show; all others show in its cells. */
 const PLACELESS: { readonly [S in Treatment['show']]?: string } = { line: 'line', band: 'band', span: 'spans', split: 'parts' };
 
 /**

@@ -7,7 +7,7 @@ import type { AlongPlan, Layer } from '../plan';
 
 const MS_PER_DAY = 86_400_000;
 
-/** A category axis without what cues mark on it, and without where its names stand. */
+/** The category axis before names and marked categories are added to it. */
 export type Spacing = Omit<AlongPlan, 'marked' | 'beside'>;
 
 /** Where the categories of a figure lie: dates at their time, numbers where that is asked for, all else side by side. Cost: O(categories). */

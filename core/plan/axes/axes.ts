@@ -14,7 +14,7 @@ export interface AxesRequest {
   readonly lines: readonly LevelLine[];
   readonly bands: readonly BandPlan[];
   readonly write: ValueWriter;
-  /** Labels need room beyond the marks. */
+  /** Layers with labels at their marks, which need room beyond the marks. */
   readonly labelled: boolean;
 }
 
@@ -83,7 +83,7 @@ export function gridColumns({ shape, scales, data }: Figure, count: number): num
   return isHeld ? Math.ceil(Math.sqrt(count)) : null;
 }
 
-/** Whether the panels of a figure stand for values of one column and are held to one scale, all of them or in part. */
+/** Whether the panels of a figure show values of one column and share a scale, all of them or some. */
 export const sharesPanels = ({ data, scales }: Figure): boolean => data.panel !== null && scales.panels !== 'free';
 
 interface Ends {
@@ -91,7 +91,7 @@ interface Ends {
   readonly high: number | null;
 }
 
-/** What an axis is held to; two that are held together follow the first, and each other's bounds. */
+/** The settings that an axis follows. Of two axes that are held together, the second follows the first, and each takes the other's bounds. */
 function choiceOf({ figure }: AxesRequest, axes: readonly number[]): Omit<AxisChoice, 'zero' | 'low' | 'high'> & Ends {
   const [first, second = first] = axes.map(axis => figure.scales.axes[nameOf(axis)]) as [AxisChoice, AxisChoice?];
   return {
@@ -105,7 +105,10 @@ function choiceOf({ figure }: AxesRequest, axes: readonly number[]): Omit<AxisCh
 
 const nameOf = (axis: number): 'first' | 'second' => (axis === 0 ? 'first' : 'second');
 
-/** Bars and areas are read by their length, so zero belongs to their axis; lines, points and spans fit their data. `tie`: what values of the second axis count for at the first. */
+/**
+ * The scale of an axis. Zero is included for bars and areas, which are read by their length; lines, points and spans fit their data. `tie`: factor
+ * from values of the second axis to the first.
+ */
 function scaleOf(request: AxesRequest, axes: readonly number[], tie = 1): ValueScale {
   const { layers, lines, bands, figure, titles, labelled } = request;
   const reads = ({ axis }: { readonly axis: number }): boolean => axes.includes(axis);
@@ -144,7 +147,7 @@ function scaleOf(request: AxesRequest, axes: readonly number[], tie = 1): ValueS
   });
 }
 
-/** Bars and areas are read from zero; of two axes held together, one that keeps it is enough. */
+/** Whether zero belongs to the axis: bars and areas are read from zero. Of two axes held together, one that needs zero is enough. */
 function zeroOf(choices: readonly ('auto' | 'kept' | 'out')[], lengths: boolean): ZeroChoice {
   if (choices.includes('kept') || (lengths && choices.includes('auto'))) return 'kept';
   return choices.every(choice => choice === 'out') ? 'out' : 'free';
@@ -154,7 +157,7 @@ type Held = (request: AxesRequest, places: readonly number[]) => readonly ValueS
 
 const free: Held = (request, places) => places.map(axis => scaleOf(request, [axis]));
 
-/** What two axes may have to do with each other. */
+/** The ways in which two value axes can be held together. */
 const holds: { readonly [B in Scales['between']]: Held } = {
   free,
   matched(request, places) {
@@ -174,7 +177,7 @@ const holds: { readonly [B in Scales['between']]: Held } = {
   },
 };
 
-/** The scales of one axis, or of two, each on its own or held together. */
+/** The scales of one value axis, or of two, independent or held together. */
 const scalesOf = (request: AxesRequest, places: readonly number[]): readonly ValueScale[] =>
   (places.length > 1 ? holds[request.figure.scales.between] : free)(request, places);
 
@@ -209,7 +212,7 @@ function axisPlan({ layers, figure, write }: AxesRequest, axis: number, scale: V
   };
 }
 
-/** Powers of the scale's base as such, everything else as it is. */
+/** A tick as a power of the scale's base where it is one; any other tick as a plain number. */
 const inPowers =
   (scale: ValueScale, plain: (value: number) => string) =>
   (value: number): string => {

@@ -11,7 +11,7 @@ interface Axes {
   readonly write: ValueWriter;
 }
 
-/** What the value axes are, where that does not go without saying: log, broken, reversed, tied. */
+/** Words for value axes that a reader may not expect: logarithmic, broken, reversed, tied. */
 export function axisWords({ panels, layers, figure, write }: Axes): string[] {
   const { scales, shape } = figure;
   const lies = isLying(shape);
@@ -30,7 +30,7 @@ export function axisWords({ panels, layers, figure, write }: Axes): string[] {
   return [...new Set(described), ...tied];
 }
 
-/** What may mislead about two axes: zeros that were to stand at one height and cannot. */
+/** Notes where two axes may mislead: their zeros should align and cannot. */
 export function axisNotes({ panels, figure }: Pick<Axes, 'panels' | 'figure'>): string[] {
   const apart = panels.some(
     ({ axes: [one, other] }) => one && other && Math.abs(positionOf(one.scale, 0) - positionOf(other.scale, 0)) > SAME,

@@ -3,7 +3,10 @@ import { hasPlace, straightOf } from 'core/scale';
 import { counted } from 'core/sentence';
 import type { BandPlan, Beyond, Layer, LevelLine, PanelAxes } from '../plan';
 
-/** Layers with the marks that a bound of the analyst's own cuts off. Cost: one comparison per mark, on axes that have a bound or a scale that bends. */
+/**
+ * Layers with the marks that lie beyond a bound set by the analyst. Cost: one comparison per mark, on axes with a bound or a scale that is not
+ * straight.
+ */
 export function withBeyond(layers: readonly Layer[], panels: readonly PanelAxes[], isBounded: (axis: number) => boolean): Layer[] {
   return layers.map(layer => {
     const scale = panels[layer.panel]?.axes[layer.axis]?.scale;
@@ -28,13 +31,13 @@ function beyondIn({ shape, ends, bases }: Layer, low: number, high: number): Bey
   return found;
 }
 
-/** Values beyond their axis: `says` is followed by the axis. */
+/** Words for values beyond their axis; the name of the axis follows `says`. */
 interface Outside {
   readonly axis: number;
   readonly says: string;
 }
 
-/** Level lines that show somewhere, and words for those that lie beyond their axis altogether. */
+/** Level lines of which at least a part shows, and words for those that lie beyond their axis completely. */
 export function linesWithin(lines: readonly LevelLine[], panels: readonly PanelAxes[]): { lines: LevelLine[]; outside: Outside[] } {
   const isWithin = ({ panel, axis, values }: LevelLine): boolean => {
     const scale = panels[panel]?.axes[axis]?.scale;
@@ -44,7 +47,7 @@ export function linesWithin(lines: readonly LevelLine[], panels: readonly PanelA
   return { lines: lines.filter(isWithin), outside: gone.map(({ axis, label }) => ({ axis, says: `${label || 'a line'} lies beyond` })) };
 }
 
-/** Words for the rows at which a band reaches beyond a bounded axis, where it is cut off; nothing where all of it shows. */
+/** Words for the rows at which a band reaches beyond a bounded axis and is cut off; empty where all of it shows. */
 export function bandsBeyond(bands: readonly BandPlan[], panels: readonly PanelAxes[], isBounded: (axis: number) => boolean): Outside[] {
   return [0, 1].flatMap(at => {
     const count = bands.reduce((sum, { panel, axis, low, high }) => {

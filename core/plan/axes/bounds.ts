@@ -38,7 +38,7 @@ export function withBounds(figure: Figure, frame: Frame): Result<Figure> {
   return success(bounded);
 }
 
-/** An end of an axis as a number; one that is a formula has been computed before (see `withBounds`). */
+/** An end of an axis as a number. A formula has been computed before (see `withBounds`). */
 export const numberIn = (bound: AxisChoice['low']): number | null => (typeof bound === 'number' ? bound : null);
 
 const wordsFor = (name: AxisName, end: 'low' | 'high'): string =>

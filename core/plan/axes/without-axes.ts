@@ -1,7 +1,7 @@
 import type { ChartPlan } from '../plan';
 import type { TablePlan } from '../table/table-plan';
 
-/** A table's words as those of a chart without panels: so that checks speak of any figure. */
+/** The words of a table in the form that charts have, without panels, so that checks can read any figure. */
 export const withoutAxes = (plan: TablePlan): ChartPlan => ({
   ...plan,
   kind: 'chart',

@@ -22,18 +22,18 @@ export function dressedIn(
   };
 }
 
-/** What a figure wears: the livery that it names, of the project or of those that come with Cowbell; the page's own where it names none, or one that is gone. */
+/** The livery of a figure: the one that it names, of the project or built in; the page's own where it names none or one that no longer exists. */
 export function dressedLivery({ dress }: Figure, { liveries, looks = [] }: Pick<Writing, 'liveries' | 'looks'>, page: Livery): Livery {
   const doc = liveryNamed(dress.livery, liveries);
   const livery = doc ? resolved(doc) : page;
   return looks.length ? { ...livery, colours: { ...livery.colours, ...namedColours(looks, livery) } } : livery;
 }
 
-/** The project's named looks as colours of a livery: each the colour that it has there. What Cowbell itself calls a colour stays it. */
+/** The project's named looks as colours of a livery. A built-in colour name keeps its own colour. */
 const namedColours = (looks: readonly NamedLook[], livery: Livery): Readonly<Record<string, string>> =>
   Object.fromEntries(looks.filter(({ name }) => !(name in livery.colours)).map(({ name, colour }) => [name, colourIn(livery, colour)]));
 
-/** A livery as drawings read it. */
+/** A livery with every value resolved, as drawings read it. */
 export function resolved(doc: LiveryDoc): Livery {
   const { ground, ink, soft, hair, base, quiet, series, colours, sizes, line, grid, legend } = doc;
   return {
@@ -55,7 +55,7 @@ export function resolved(doc: LiveryDoc): Livery {
   };
 }
 
-/** Half way from one hex colour to another, so that series that step back are still told apart. */
+/** The colour half way between two hex colours, so that series in the background still differ from each other. */
 function between(a: string, b: string): string {
   const channel = (hex: string, at: number): number => parseInt(hex.slice(at, at + 2), 16);
   return `#${[1, 3, 5]

@@ -10,22 +10,22 @@ export interface Livery {
   readonly base: string;
   /** Series of a figure without cues, in order; the first is the base. */
   readonly series: readonly string[];
-  /** Marks that step back. */
+  /** Colour of marks in the background. */
   readonly quiet: string;
-  /** The same for each series, so that they stay told apart; `quiet` alone where unsaid. */
+  /** Background colours by series, so that series still differ; `quiet` for all where not given. */
   readonly quietSeries?: readonly string[];
   /** Emphasis colours by the names that cues use. */
   readonly colours: Readonly<Record<string, string>>;
   readonly font: string;
-  /** Sizes of letters in CSS pixels; as usual where unsaid. */
+  /** Sizes of letters in CSS pixels; the usual ones where not given. */
   readonly sizes?: LetterSizes;
-  /** Widths of lines, times the usual. */
+  /** Factor on the usual widths of lines. */
   readonly line?: number;
-  /** The share of its place that a bar takes, and the radius of its corners in CSS pixels. */
+  /** Bars: the share of its slot that a bar takes, and the radius of its corners in CSS pixels. */
   readonly bar?: { readonly share: number; readonly corner: number };
-  /** Whether figures have gridlines as long as nobody takes them away. */
+  /** Whether figures have gridlines by default. */
   readonly grid?: boolean;
-  /** Where the legend stands where a figure does not say. */
+  /** Where the legend is by default. */
   readonly legend?: 'top' | 'side' | 'direct' | 'none';
 }
 
@@ -37,7 +37,7 @@ export interface LetterSizes {
   readonly label: number;
 }
 
-/** How figures are dressed by day where there is no page to read the colours from; the same as the variables of app/tokens.css. */
+/** The light livery for drawing without a page to read colours from; the same values as the variables of app/tokens.css. */
 export const LIGHT_LIVERY: Livery = {
   ground: '#fcfdfc',
   ink: '#15302a',
@@ -59,7 +59,7 @@ export const LIGHT_LIVERY: Livery = {
   font: "'Hanken Grotesk Variable', system-ui, sans-serif",
 };
 
-/** The same by night. */
+/** The dark livery for drawing without a page. */
 export const DARK_LIVERY: Livery = {
   ground: '#14211d',
   ink: '#e7f0eb',
@@ -81,7 +81,7 @@ export const DARK_LIVERY: Livery = {
   font: LIGHT_LIVERY.font,
 };
 
-/** Black on white, for who asks for numbers alone. */
+/** A black on white livery, for numbers alone. */
 export const BARE_LIVERY: Livery = {
   ground: '#ffffff',
   ink: '#000000',
@@ -94,10 +94,10 @@ export const BARE_LIVERY: Livery = {
   font: 'sans-serif',
 };
 
-/** The tone in which the marks of a series step back. */
+/** The background colour of a series. */
 export const quietIn = ({ quiet, quietSeries = [] }: Livery, nth: number): string => quietSeries[nth % quietSeries.length] ?? quiet;
 
-/** A cue's colour in this livery: a name of its own, or the hex value itself. */
+/** A colour of a cue in this livery: by its name, or the hex value itself. */
 export function colourIn(livery: Livery, colour: string): string {
   const named = livery.colours[colour];
   if (named !== undefined) return named;

@@ -6,24 +6,24 @@ import { numbersOf, signed, valueTexts, type LabelNumbers } from '../layers/mark
 import type { Layer } from '../plan';
 import type { LayoutRequest } from '../requests';
 
-/** What a label of a layer says, item by item along the category axis; empty for nothing. */
+/** What the labels of a layer say, by item along the category axis; an empty text for no label. */
 export interface Said {
   readonly text: (at: number) => string;
-  /** The numbers that they are, where they may be written shorter. */
+  /** The numbers behind the texts, where a label may be written shorter. */
   readonly numbers: LabelNumbers | null;
 }
 
-/** Inputs of labels. */
+/** Inputs for the texts of labels. */
 export interface SaysFacts {
   readonly request: LayoutRequest;
   readonly layer: Layer;
-  /** Sizes of all parts that stand in the same place, per item; what shares of a stack are shares of. */
+  /** For each item the total of all parts at the same place: the base of shares of a stack. */
   readonly wholes: Float64Array;
 }
 
 const plainly = (text: (at: number) => string): Said => ({ text, numbers: null });
 
-/** Everything that a label can say. Adding something is adding an entry here and its words in the brief. */
+/** Everything that a label can say. A new one is an entry here and its words in the brief. */
 export const says: { readonly [S in Labels['says']]: (facts: SaysFacts) => Said } = {
   value(facts) {
     const { request, layer } = facts;
@@ -93,13 +93,13 @@ function otherOf({ request: { figure, frame } }: SaysFacts): string | null {
   return measure !== null && columnOf(frame.table, measure)?.type === 'number' ? measure : null;
 }
 
-/** A column of the frame as numbers; none where it holds something else. */
+/** A column of the frame as numbers; undefined where it holds another type. */
 function columnNumbers({ frame }: LayoutRequest, name: string): Float64Array {
   const column = columnOf(frame.table, name);
   return column?.type === 'number' ? column.data : new Float64Array(frame.table.rowCount).fill(NaN);
 }
 
-/** The measure's own values along a layer, though a cue may draw others in their place. */
+/** The measure's own values along a layer, also where a cue draws other values instead. */
 function measured(request: LayoutRequest, { measure, rows }: Layer): Float64Array {
   const numbers = columnNumbers(request, measure);
   return Float64Array.from(rows, row => (row === -1 ? NaN : (numbers[row] as number)));
@@ -107,7 +107,7 @@ function measured(request: LayoutRequest, { measure, rows }: Layer): Float64Arra
 
 const sumOf = (values: Float64Array): number => values.reduce((sum, value) => (Number.isNaN(value) ? sum : sum + value), 0);
 
-/** How many of some sorted values lie above one. Method: bisection. */
+/** How many sorted values are greater than a value. Method: bisection. */
 function above(sorted: Float64Array, value: number): number {
   let [from, to] = [0, sorted.length];
   while (from < to) {
@@ -118,7 +118,7 @@ function above(sorted: Float64Array, value: number): number {
   return sorted.length - from;
 }
 
-/** The value before this one along the category axis, missing ones passed over; NaN for the first. */
+/** The previous value along the category axis, missing ones skipped; NaN for the first. */
 function before(values: Float64Array, at: number): number {
   for (let i = at - 1; i >= 0; i--) if (isThere(values[i])) return values[i] as number;
   return NaN;

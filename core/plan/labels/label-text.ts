@@ -27,7 +27,7 @@ export const withHelpers = (table: Table, applied: readonly AppliedCue[]): Table
     applied.flatMap(({ helpers }) => helpers.map(({ column }) => column)),
   );
 
-/** Of two columns of one name the first counts. */
+/** The columns of both lists; of two columns with one name the first is kept. */
 function withEach(table: Table, more: readonly Column[]): Table {
   const names = new Set(table.columns.map(({ name }) => name));
   return withColumns(

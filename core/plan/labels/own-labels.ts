@@ -9,7 +9,10 @@ import { says, type Said } from './label-says';
 import type { LabelAsk, LabelWhere, Layer } from '../plan';
 import type { LayoutRequest } from '../requests';
 
-/** The layers with the labels that the figure itself asks for beside those of its cues, each where the figure wants it. Cost: O(marks) where any are asked for. */
+/**
+ * The layers with the labels that the figure's own settings ask for, beside those of its cues, at the chosen places. Cost: O(marks) where any are
+ * asked for.
+ */
 export function withOwnLabels(layers: readonly Layer[], request: LayoutRequest): Layer[] {
   const { labels } = request.figure;
   const asked = labels.what === 'cued' ? layers : labels.what === 'none' ? layers.map(bare) : withAsked(layers, request);
@@ -35,7 +38,7 @@ function withAsked(layers: readonly Layer[], request: LayoutRequest): Layer[] {
   });
 }
 
-/** Whether a layer shows a measure: its own marks, or those that a cue draws in their place. What a cue draws beside them has labels of the cue. */
+/** Whether a layer shows a measure: its own marks, or marks that a cue draws instead. What a cue draws in addition is labelled by the cue. */
 const isMeasured = ({ cue, measure }: Layer, { applied }: LayoutRequest): boolean =>
   cue === null || treatmentsOf(applied, 'instead').some(({ item, from }) => from.cue.id === cue && item.measure === measure);
 
@@ -47,7 +50,7 @@ function askAt(at: number, { values, rows }: Layer, { text, numbers }: Said, { m
   return words ? [{ at, text: words, where: 'end', rank: OWN_RANK, ...number }] : [];
 }
 
-/** Items that are to be labelled; a part of a stack that is zero has nothing to point at, and neither has a missing value. */
+/** Items to label. A part of a stack that is zero, or a missing value, has no mark to label. */
 function chosen(layer: Layer, keeps: (at: number) => boolean, { zeros, missing }: Labels): number[] {
   const stacked = layer.bases !== null;
   return Array.from(layer.values.keys()).filter(at => {
@@ -59,7 +62,7 @@ function chosen(layer: Layer, keeps: (at: number) => boolean, { zeros, missing }
 
 type Keeps = (layer: Layer) => (at: number) => boolean;
 
-/** Which items each choice labels. */
+/** Which items each choice of the setting labels. */
 const choosers: { readonly [W in Labels['what']]: (request: LayoutRequest) => Keeps } = {
   cued: () => () => () => false,
   none: () => () => () => false,
@@ -80,7 +83,7 @@ const choosers: { readonly [W in Labels['what']]: (request: LayoutRequest) => Ke
   },
 };
 
-/** Rows of the frame for which the figure's formula holds; none while it has a fault. */
+/** Rows of the frame for which the figure's formula is true; empty while the formula has a fault. */
 function rowsWhere(request: LayoutRequest): ReadonlySet<number> {
   const table = withHelpers(request.frame.table, request.applied);
   const compiled = compileFormula(request.figure.labels.where, scopeOf(table));
@@ -90,7 +93,7 @@ function rowsWhere(request: LayoutRequest): ReadonlySet<number> {
   return new Set(Array.from({ length: table.rowCount }, (_, row) => row).filter(holds));
 }
 
-/** Sizes of all parts that stand in the place of each item of a layer; of marks that stand alone, of all that share the category. */
+/** For each item of a layer the total at its place: of the stack, or, for marks that are not stacked, of the category. */
 function wholesOf(layers: readonly Layer[]): Float64Array[] {
   const keyOf = ({ panel, slot, axis, bases, measure }: Layer): string => [panel, axis, bases ? `stack ${slot}` : measure].join();
   const wholes = new Map<string, Float64Array>();
@@ -104,7 +107,7 @@ function wholesOf(layers: readonly Layer[]): Float64Array[] {
   return layers.map(layer => wholes.get(keyOf(layer)) as Float64Array);
 }
 
-/** One label for each stack, beyond its topmost part: what its parts add up to. */
+/** One label for each stack, beyond its topmost part: the total of its parts. */
 function withTotals(layers: readonly Layer[], request: LayoutRequest, keeps: Keeps): Layer[] {
   const { labels } = request.figure;
   const stacks = new Map<string, number[]>();
@@ -137,7 +140,7 @@ function withTotals(layers: readonly Layer[], request: LayoutRequest, keeps: Kee
 // What the total of a stack is called among the columns of the frame.
 const TOTAL = 'total of the stack';
 
-/** A layer of the sums of some parts, to be spoken of. */
+/** A layer of the sums of some parts, so that labels can speak of totals. */
 function totalOf(parts: readonly Layer[]): Layer {
   const [first] = parts as [Layer];
   const values = Float64Array.from(first.values, (_, at) => {
@@ -147,7 +150,7 @@ function totalOf(parts: readonly Layer[]): Layer {
   return { ...first, values, ends: values, bases: null, name: TOTAL, labels: [] };
 }
 
-/** The part that ends furthest from zero on the side of the total. */
+/** The part whose end is furthest from zero on the side of the total. */
 function topAt(parts: readonly Layer[], at: number): number {
   let top = 0;
   parts.forEach(({ ends, values }, i) => {
@@ -157,7 +160,7 @@ function topAt(parts: readonly Layer[], at: number): number {
   return top;
 }
 
-/** A request whose column of the layer's measure holds the layer's values at the layer's rows: what is said of a total follows from it. */
+/** The request with the layer's values in the column of its measure, so that label texts speak of the totals. */
 function withColumn(request: LayoutRequest, { measure, values, rows }: Layer): LayoutRequest {
   const { frame } = request;
   const data = new Float64Array(frame.table.rowCount).fill(NaN);
@@ -179,7 +182,7 @@ const WHERE: { readonly [P in Exclude<Labels['place'], 'auto'>]: LabelWhere } = 
   right: 'right',
 };
 
-/** Labels at the places that the figure asks for, and those that were put somewhere by hand. */
+/** Labels at the places that the figure's settings say, and labels pinned by hand. */
 function dressed(layer: Layer, { figure: { labels }, frame }: LayoutRequest): Layer {
   const { place, offset, pins, zeros } = labels;
   const stacked = layer.bases !== null && shapeOf(layer).base === 'zero';

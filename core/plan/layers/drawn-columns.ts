@@ -13,8 +13,8 @@ export interface DrawnColumn {
 }
 
 /**
- * A helper column for every measure that a broken axis draws elsewhere than its value says; none where no axis is broken. Of panels with scales of
- * their own, the first counts. Missing stays missing. Cost: one pass for each.
+ * A helper column for every measure whose marks a broken axis draws elsewhere than their value; none where no axis is broken. With separate scales
+ * per panel, that of the first panel. Missing stays missing. Cost: one pass for each.
  */
 export function drawnColumns({ table, measures }: Frame, plans: readonly Plan[]): DrawnColumn[] {
   const plan = plans.at(-1);
@@ -62,5 +62,5 @@ function formulaOf(measure: string, ways: readonly Way[]): string {
   return `case ${branches.join(' ')} else ${text(ways.at(-1) as Way)} end`;
 }
 
-/** Plain digits in every case; a negative one in parentheses, as a formula wants it. */
+/** A number as formula text: plain digits, negative numbers in parentheses. */
 const numberText = (value: number): string => (value < 0 ? `(${String(value)})` : String(value));

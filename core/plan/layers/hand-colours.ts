@@ -1,15 +1,15 @@
 import { categoryAt } from 'core/frame';
 import type { LayoutRequest } from '../requests';
 
-/** Colours that the analyst gave by hand, kept by the value of the category or series that they belong to. */
+/** Colours set by hand, by the category or series that they belong to. */
 export interface HandColours {
-  /** A series by its name; undefined where it has none. */
+  /** The colour of a series by its name; undefined where it has none. */
   readonly series: (name: string | null) => string | undefined;
-  /** A row of the frame, by its category. */
+  /** The colour of a row of the frame, by its category. */
   readonly row: ((row: number) => string | undefined) | null;
 }
 
-/** The colours by hand of a figure. Cost: nothing where there are none. */
+/** The colours set by hand in a figure. Cost: none where there are none. */
 export function handColours({ figure: { dress }, frame }: LayoutRequest): HandColours {
   const of = (kind: 'category' | 'series'): Map<string, string> =>
     new Map(dress.colours.filter(item => item.of === kind).map(({ value, colour }) => [value, colour]));

@@ -17,16 +17,16 @@ import type { ValueWriter } from 'core/words';
 /** The category axis and the layers along it. */
 export interface Layout {
   readonly categories: readonly string[];
-  /** A row of the frame for each of them. */
+  /** For each category one row of the frame. */
   readonly firstRows: Int32Array;
   readonly panelTitles: readonly string[];
   readonly slices: readonly Slice[];
   readonly layers: readonly Layer[];
-  /** The panel that a measure is drawn in, where each has its own. */
+  /** The index of the panel that a measure is drawn in, where each measure has its own. */
   readonly panelOf: (measure: string, slice: Slice) => number;
 }
 
-/** Spreads the frame's rows out into layers: one per drawn column and series, in their panels; cues may put others in their place. */
+/** Spreads the frame's rows into layers: one per drawn column and series, in their panels. Cues may replace a layer. */
 export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
   const { figure, frame } = request;
   const drawn = drawnColumns(request);
@@ -56,7 +56,7 @@ export function layoutOf(request: LayoutRequest, stages: Stages): Layout {
   return { categories, firstRows, slices, layers, panelTitles: perMeasure ? drawn.map(({ measure }) => measure) : panelTitles, panelOf };
 }
 
-/** Measures and helper columns that have marks of their own: not those that are hidden, nor those that a cue draws in its own way. */
+/** Measures and helper columns with marks of their own: those that are neither hidden nor drawn by a cue in its own way. */
 function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: LayoutRequest): Drawn[] {
   // The bars of a crosstab are drawn in its cells.
   const own = shapeOfFigure(shape) ?? 'column';
@@ -71,7 +71,7 @@ function drawnColumns({ figure: { data, shape }, frame: { table }, applied }: La
   return [...measures, ...helpers].filter(({ measure }) => columnOf(table, measure)?.type === 'number' && !taken.has(measure));
 }
 
-/** A column's layer; its parts where a cue splits it. */
+/** The layers of a column: one, or its parts where a cue splits it. */
 function layersOf(request: LayoutRequest, drawn: Drawn, slice: Slice): Layer[] {
   const split = treatmentsOf(request.applied, 'split').find(({ item }) => item.measure === drawn.measure);
   return split ? splitLayers(request, drawn, slice, split) : [ownLayer(request, drawn, slice)];
@@ -124,7 +124,7 @@ function layerOf(
   };
 }
 
-/** Lines and bars beside each other are told apart by more than their colour: by a dash, which bars have as a seam. */
+/** The stroke of a layer. Several lines or bars differ by more than colour: lines by a dash, bars by a dashed seam. */
 function strokeOf({ shape, pen }: Drawn, { line = 0 }: Slice, points: number, times = 1): Layer['stroke'] {
   const { isLine, hasSeam } = shapes[shape];
   const dash: Dash = isLine || hasSeam ? (DASHES[line % DASHES.length] ?? 'solid') : 'solid';
@@ -133,7 +133,7 @@ function strokeOf({ shape, pen }: Drawn, { line = 0 }: Slice, points: number, ti
   return hasSeam ? stroke : withPen(stroke, pen);
 }
 
-/** CSS pixels: a line of many points is drawn finer, so that it does not become a band. */
+/** Width of a line in CSS pixels. A line of many points is thinner, so that it does not become a band. */
 const lineWidth = (points: number): number => (points > 1000 ? 1 : points > 300 ? 1.5 : PLAIN_LINE.width);
 
 const noDress = (colour: string, count: number): Dress => ({
@@ -145,7 +145,7 @@ const noDress = (colour: string, count: number): Dress => ({
   labels: [],
 });
 
-/** Parts that stand on each other in the place of a measure; rows that have no parts keep the measure's own mark. */
+/** Layers of parts, stacked in the place of a measure. Rows without parts keep the measure's own mark. */
 function splitLayers(request: LayoutRequest, drawn: Drawn, slice: Slice, { item, from }: CueTreatment<'split'>): Layer[] {
   const { livery, write } = request;
   const shape: ShapeName = isArea(drawn) ? drawn.shape : 'column';
@@ -166,7 +166,7 @@ function splitLayers(request: LayoutRequest, drawn: Drawn, slice: Slice, { item,
   return [...layers, ...rest];
 }
 
-/** Where every part that says how far off the plan a value is has none, and such parts are labelled, the mark says so. */
+/** Labels of marks that meet the plan exactly: where labelled parts would say the distance and all parts are zero, the mark says so. */
 function onPlanLabels({ parts: asked }: TreatmentOf<'split'>, parts: readonly Float64Array[]): LabelAsk[] {
   const signed = asked.flatMap(({ sign, look }, i) => (sign === undefined ? [] : [{ look, values: parts[i] as Float64Array }]));
   if (!signed.some(({ look }) => look.label !== 'none' && look.label !== 'glyph')) return [];
@@ -176,7 +176,7 @@ function onPlanLabels({ parts: asked }: TreatmentOf<'split'>, parts: readonly Fl
   );
 }
 
-/** One label per value that is there. A part of zero gets none: there is nothing to point at. */
+/** One label per value. A missing value or a part of zero has no mark to label. */
 function labelled(
   values: Float64Array,
   keeps: (value: number) => boolean,
@@ -211,7 +211,7 @@ const FORMS: Readonly<Record<Exclude<TreatmentOf<'line'>['form'], 'level'>, Shap
   columns: 'column',
 };
 
-/** A cue's values as a series of their own. */
+/** The layer of a cue's values as a series. */
 function seriesLayer({ livery, write }: LayoutRequest, { item, from }: CueTreatment<'line'>, slice: Slice): Layer {
   const values = alongSlice(slice, cueDataOf(from, item.part));
   const drawn: Drawn = { measure: item.measure, shape: FORMS[item.form as 'joined'], axis: item.axis === 'second' ? 1 : 0 };

@@ -6,7 +6,7 @@ import { colourIn } from '../dress/livery';
 import type { BandPlan, LevelLine } from '../plan';
 import { alongSlice } from './slices';
 
-/** Level lines of all cues: one per panel, or one per series where these differ. */
+/** Level lines of all cues: one per panel, or one per series where they differ. */
 export function linesOf({ applied, livery, write, figure }: LayoutRequest, { slices, panelOf }: Layout): LevelLine[] {
   return treatmentsOf(applied, 'line')
     .filter(({ item }) => item.form === 'level')
@@ -36,7 +36,7 @@ function axisOf(item: { readonly measure: string; readonly axis: 'same' | 'secon
   return item.axis === 'second' || own === 'second' ? 1 : 0;
 }
 
-/** Series of one panel that share their line show it once, in the cue's own colour. */
+/** Lines of one panel, merged to one in the cue's own colour where all series share them. */
 function merged(lines: readonly LevelLine[], colour: string): LevelLine[] {
   const out: LevelLine[] = [];
   for (const line of lines) {
@@ -53,7 +53,7 @@ const agree = (a: Float64Array, b: Float64Array): boolean =>
 const filled = (a: LevelLine, b: LevelLine): Float64Array =>
   a.values.map((value, at) => (value === value ? value : (b.values[at] as number)));
 
-/** "average 4,321 L" where the line is one level; its name alone where it has several. */
+/** The label of a line: "average 4,321 L" for one level, its name alone for several. */
 function labelOf(name: string, values: Float64Array, write: (value: number) => string): string {
   const level = levelIn(values);
   if (level === null) return '';

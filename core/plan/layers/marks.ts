@@ -15,7 +15,7 @@ import { tied } from './ties';
 // A byte holds no larger number of a cue.
 const MOST_NUMBER = 255;
 
-/** What cues make of a layer's marks. */
+/** What cues add to the marks of a layer: colours, outlines, glyphs, labels. */
 export type Dress = Pick<Layer, 'colour' | 'colours' | 'marked' | 'outlined' | 'glyphs' | 'labels'>;
 
 /** Colours, outlines, glyphs and labels of the marks of one measure in one slice. */
@@ -65,7 +65,7 @@ export function dressOf(request: LayoutRequest, { measure }: Drawn, slice: Slice
   };
 }
 
-/** A cue quiets the marks of the measures that it speaks of, and no others. */
+/** Whether a cue puts a measure in the background: only the measures that the cue is about. */
 const quietsMeasure = ({ quietsRest, treatments }: AppliedCue, measure: string): boolean =>
   quietsRest && treatments.some(item => (item.show === 'mark' || item.show === 'line') && item.measure === measure);
 
@@ -85,7 +85,7 @@ function colourerOf({ livery }: LayoutRequest, { item, from }: AnyMark): (row: n
   return row => colours[rampPlace(positions[row] as number)] as string;
 }
 
-/** Where a frame row stands along the slice; −1 where it is not in it. */
+/** The index in the slice of each row of the frame; −1 for rows outside it. */
 type Places = ReadonlyMap<number, number> | null;
 
 function placesOf({ rows, whole }: Slice): Places {
@@ -100,14 +100,14 @@ function atsOf({ item, from }: AnyMark, places: Places): ArrayLike<number> & Ite
   return places ? Array.from(rows).flatMap(row => places.get(row) ?? []) : rows;
 }
 
-/** Glyphs of one treatment, each in the colour that its mark took. */
+/** Glyphs of one treatment, each in the colour of its mark. */
 function asksOf(_request: LayoutRequest, shown: AnyMark, places: Places, colours: readonly string[]): { at: number; glyph: GlyphAsk }[] {
   const { glyph, label } = shown.item.look;
   if (!glyph) return [];
   return Array.from(atsOf(shown, places), at => ({ at, glyph: { at, glyph, colour: colours[at] as string, beyond: label === 'glyph' } }));
 }
 
-/** Labels asked for by all treatments of a measure; beside other series a value says whose it is. */
+/** Labels that all treatments of a measure ask for. With several series, a value is labelled with its series. */
 function labelsOf(request: LayoutRequest, measure: string, places: Places, series: string | null): LabelAsk[] {
   const rowOf = places ? new Map([...places].map(([row, at]) => [at, row])) : null;
   return marksOf(request, measure).flatMap(shown => {
@@ -132,7 +132,7 @@ function labelsOf(request: LayoutRequest, measure: string, places: Places, serie
   });
 }
 
-/** What cues say in the cells of a measure beside their values, by row of the frame; the first cue that asks says it. */
+/** What cues add to the values in cells of a measure, by row of the frame. The first cue that asks decides. */
 export function cellLabels(request: LayoutRequest, measure: string): ReadonlyMap<number, string> {
   const said = new Map<number, string>();
   for (const shown of marksOf(request, measure)) {
@@ -150,14 +150,14 @@ export interface LabelNumbers {
   readonly style: NumberStyle;
 }
 
-/** The numbers that labels of a measure may write shorter; null where something else is drawn in its place. */
+/** The numbers that labels of a measure may write shorter; null where another value is drawn instead. */
 export function numbersOf({ applied, frame, write }: LayoutRequest, measure: string): LabelNumbers | null {
   const instead = treatmentsOf(applied, 'instead').some(other => other.item.measure === measure);
   const column = columnOf(frame.table, measure);
   return instead || column?.type !== 'number' ? null : { data: column.data, style: write.style(measure) };
 }
 
-/** One part of a split measure. `totalled`: the whole is labelled on top, so that no part may be. */
+/** One part of a split measure. `totalled`: the total is labelled on top, so parts have no label. */
 export interface PartAsk {
   readonly item: TreatmentOf<'split'>['parts'][number];
   readonly from: AppliedCue;
@@ -165,7 +165,7 @@ export interface PartAsk {
   readonly totalled: boolean;
 }
 
-/** Outline, glyphs and labels of a part. A part of zero has none: there is nothing to point at. */
+/** Outline, glyphs and labels of a part. A part of zero has no mark to dress. */
 export function dressOfPart(
   request: LayoutRequest,
   { item, from, measure, totalled }: PartAsk,
@@ -190,13 +190,13 @@ export function dressOfPart(
   };
 }
 
-/** A mark is labelled once, by the first cue that asks. */
+/** At most one label per mark, of the first cue that asks. */
 function once(labels: readonly LabelAsk[]): LabelAsk[] {
   const seen = new Set<number>();
   return labels.filter(({ at }) => !seen.has(at) && seen.add(at)).sort((a, b) => a.at - b.at);
 }
 
-/** What a mark's label says; nothing where it is to tell what its cue does not compute. */
+/** The text of a mark's label; empty where it asks for a value that its cue does not compute. */
 function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark): (row: number) => string {
   const { frame, figure, write } = request;
   switch (item.look.label) {
@@ -224,7 +224,7 @@ function textOf(request: LayoutRequest, measure: string, { item, from }: AnyMark
   }
 }
 
-/** A measure's values as labels write them, all alike; those drawn in its place where a cue scales it. By row of the frame. */
+/** A measure's values as labels write them, all in one style, by row of the frame; the scaled values where a cue draws those instead. */
 export function valueTexts(request: LayoutRequest, measure: string): (row: number) => string {
   const { frame, write } = request;
   const instead = treatmentsOf(request.applied, 'instead').find(other => other.item.measure === measure);
@@ -238,11 +238,11 @@ export function valueTexts(request: LayoutRequest, measure: string): (row: numbe
   return row => written(data[row] as number);
 }
 
-/** A cue's own helper columns, then those of all the others. */
+/** The helper columns of a cue, then those of all other cues. */
 const columnsFor = (from: AppliedCue, { applied }: LayoutRequest): Column[] =>
   [from, ...applied.filter(other => other !== from)].flatMap(({ helpers }) => helpers.map(({ column }) => column));
 
-/** A difference with its sign; nothing where it is missing. */
+/** A difference with its sign; empty where it is missing. */
 export function signed(value: number, write: (value: number) => string): string {
   if (Number.isNaN(value)) return '';
   return value > 0 ? `+${write(value)}` : write(value);

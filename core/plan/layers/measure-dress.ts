@@ -1,7 +1,7 @@
 import { cellLabels, dressOf, type Dress } from './marks';
 import type { LayoutRequest } from '../requests';
 
-/** What cues make of the cells of a measure, by row of their frame. */
+/** What cues add to the cells of a measure, by row of the frame. */
 export interface MeasureDress {
   readonly dress: Dress;
   readonly labels: ReadonlyMap<number, string>;

@@ -2,7 +2,7 @@ import type { BandPlan, GlyphAsk, Layer, LevelLine } from '../plan';
 import type { LegendEntry } from '../words/plan-words';
 import { isPlaceholder, type Paint } from './placeholders';
 
-/** A layer in its colours. Cost: one look at each mark. */
+/** A layer with its colours resolved. Cost: O(marks). */
 export function paintedLayer(layer: Layer, paint: Paint): Layer {
   const [colours, glyphs] = [paintedAll(layer.colours, paint), paintedGlyphs(layer.glyphs, paint)];
   return colours === layer.colours && glyphs === layer.glyphs && !isPlaceholder(layer.colour)
@@ -10,11 +10,11 @@ export function paintedLayer(layer: Layer, paint: Paint): Layer {
     : { ...layer, colour: paint(layer.colour), colours, glyphs };
 }
 
-/** A line or a band in its colour. */
+/** A line or band with its colour resolved. */
 export const paintedLevel = <T extends LevelLine | BandPlan>(item: T, paint: Paint): T =>
   isPlaceholder(item.colour) ? { ...item, colour: paint(item.colour) } : item;
 
-/** An entry of the legend in its colour; a ramp has its own. */
+/** An entry of the legend with its colour resolved; a ramp keeps its own colours. */
 export const paintedEntry = (entry: LegendEntry, paint: Paint): LegendEntry =>
   entry.key.kind !== 'ramp' && isPlaceholder(entry.key.colour)
     ? { ...entry, key: { ...entry.key, colour: paint(entry.key.colour) } }

@@ -2,16 +2,16 @@ import type { AppliedCue, Treatment, TreatmentOf } from 'core/cue';
 import { oncePer, type Stages } from 'core/stages';
 import { colourIn, type Livery } from '../dress/livery';
 
-/** Cues whose colours are placeholders: the same list for as long as nothing but colours changes, so that what is made of it is made once for all of them. */
+/** Cues with placeholders for their colours. The list is the same object while only colours change, so that later stages are not repeated. */
 export interface Uncoloured {
   readonly applied: readonly AppliedCue[];
-  /** The livery, which takes placeholders for colours of its own. */
+  /** The livery, which gives placeholders back unchanged. */
   readonly livery: Livery;
-  /** The colour for which a placeholder stands; any other colour stands for itself. */
+  /** The colour of a placeholder; any other colour is given back. */
   readonly paint: Paint;
 }
 
-/** A colour, resolved: what a placeholder stands for. */
+/** Resolves a colour that may be a placeholder. */
 export type Paint = (colour: string) => string;
 
 /** Whether a colour is a placeholder. */
@@ -21,8 +21,8 @@ export const isPlaceholder = (colour: string): boolean => colour.charCodeAt(0) =
 const MARK = 0;
 
 /**
- * Puts placeholders in the place of the colours of marks, parts, lines and bands. Ramps and spans keep theirs: steps are computed from them.
- * Cost: that of the cues that changed.
+ * Replaces the colours of marks, parts, lines and bands by placeholders. Ramps and spans keep theirs, since steps are computed from them. Cost: that
+ * of the cues that changed.
  */
 export function uncoloured(applied: readonly AppliedCue[], livery: Livery, stages: Stages): Uncoloured {
   const all = applied.map(bareOf);
@@ -42,7 +42,7 @@ export function uncoloured(applied: readonly AppliedCue[], livery: Livery, stage
 interface Bare {
   readonly cue: AppliedCue;
   readonly colours: ReadonlyMap<string, string>;
-  /** All of the cue but its colours and its columns. */
+  /** The cue as text, without its colours and its columns. */
   readonly text: string;
 }
 
@@ -70,12 +70,12 @@ function withPlaceholders(applied: AppliedCue): Bare {
   };
 }
 
-/** Gives the placeholder for a colour. */
+/** Gives the placeholder of a colour. */
 type Take = (colour: string) => string;
 type Taker = (item: Treatment, take: Take) => Treatment;
 
 const itself = <T>(item: T): T => item;
-/** A colour as it is; nothing where a file calls it like a placeholder. */
+/** The colour itself; empty where a file's colour looks like a placeholder. */
 const own = (colour: string): string => (isPlaceholder(colour) ? '' : colour);
 const withColour = <T extends { readonly colour: string }>(item: T, take: Take): T => ({ ...item, colour: take(item.colour) });
 const withLook = <T extends { readonly look: { readonly colour: string } }>(item: T, take: Take): T => ({
@@ -83,7 +83,7 @@ const withLook = <T extends { readonly look: { readonly colour: string } }>(item
   look: withColour(item.look, take),
 });
 
-/** How each sort of treatment gives its colours away. */
+/** For each kind of treatment, its copy with placeholders. */
 const takers: { readonly [S in Treatment['show']]: (item: TreatmentOf<S>, take: Take) => TreatmentOf<S> } = {
   mark: withLook,
   split: (item, take) => ({ ...item, parts: item.parts.map(part => withLook(part, take)) }),

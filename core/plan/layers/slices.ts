@@ -5,23 +5,23 @@ import type { Stages } from 'core/stages';
 import { columnOf, takeColumn, type Column, type Values } from 'core/table';
 import { axisNames } from 'core/words';
 
-/** One stretch of the frame that a layer draws: its rows along the category axis, its series and panel. */
+/** The rows of the frame that one layer draws, along the category axis, with their series and panel. */
 export interface Slice {
   readonly rows: Int32Array;
   readonly series: string | null;
   readonly panel: number;
-  /** Place among the series, for its colour. */
+  /** Index among the series, which decides the colour. */
   readonly nth: number;
-  /** Place among the lines, or bars, that stand in one panel, for its dash; none where it is alone. */
+  /** Index among the lines, or bars, of one panel, which decides the dash; undefined where it is the only one. */
   readonly line?: number;
-  /** The slice is the frame, row by row: the commonest one. */
+  /** The slice is the whole frame, row by row: the most frequent case. */
   readonly whole: boolean;
 }
 
 /** The category axis, and the frame spread out along it. */
 export interface Spread {
   readonly categories: readonly string[];
-  /** A row of the frame for each of them. */
+  /** For each category one row of the frame. */
   readonly firstRows: Int32Array;
   readonly slices: readonly Slice[];
   readonly panelTitles: readonly string[];
@@ -60,7 +60,7 @@ function splitSpread(frame: Frame, figure: Figure, names: readonly string[]): Sp
   return { categories: Array.from(firstRows, row => names[row] as string), firstRows, slices: inOrder, panelTitles: titles };
 }
 
-/** The place of each panel among them: as they come, by name, by the size of the first measure, or as listed. */
+/** The order of the panels: as in the table, by name, by the size of the first measure, or as listed. */
 function panelPlaces(frame: Frame, { data, shape }: Figure, panels: PanelGroups): Int32Array {
   const { count, firstRows } = panels;
   const keys = panelKeys(frame, data, shape.panelOrder, panels);
@@ -81,7 +81,7 @@ function panelKeys(frame: Frame, data: Figure['data'], { by, keys }: Figure['sha
   return { type: 'number', data: Float64Array.from(panels.firstRows, row => places.get(keyOf(column, row)) ?? keys.length) };
 }
 
-/** The first measure of each panel: its total where it adds up, else its mean. */
+/** The size of each panel by the first measure: the total where the measure adds up, else the mean. */
 function sizesOf({ table }: Frame, { measures }: Figure['data'], { ids, count }: PanelGroups): Float64Array {
   const [measure] = measures;
   const values = measure && columnOf(table, measure.name);

@@ -3,8 +3,8 @@ import { isArea, isBar } from 'core/shape';
 import type { Layer } from '../plan';
 
 /**
- * Gives marks that stand side by side their slots, and those that stand on each other their bases. Parts of a split (slot 0) always share
- * the slot of their measure.
+ * Gives a slot to each layer whose marks are side by side, and bases to layers that are stacked. Parts of a split (slot 0) share the slot of their
+ * measure.
  */
 export function stackedLayers(layers: readonly Layer[], arrange: Figure['shape']['arrange']): Layer[] {
   const stacks = arrange !== 'side';
@@ -24,7 +24,7 @@ export function stackedLayers(layers: readonly Layer[], arrange: Figure['shape']
   return out;
 }
 
-/** Layers by slot: all in one where they stack, else one each; parts of one split stay together. Cue-drawn columns stand by themselves. */
+/** Indexes of layers by slot: one slot for all where they are stacked, else one each. Parts of one split stay together. */
 function slotsOf(members: readonly number[], layers: readonly Layer[], stacks: boolean): number[][] {
   if (stacks) return members.length ? [[...members]] : [];
   const slots: number[][] = [];
@@ -61,7 +61,7 @@ function place(out: Layer[], members: readonly number[], slot: number, slots: nu
   }
 }
 
-/** Sizes of all parts together, per category. */
+/** For each category the total size of all parts. */
 function totalsOf(members: readonly number[], layers: readonly Layer[]): Float64Array {
   const totals = new Float64Array((layers[members[0] as number] as Layer).values.length);
   for (const i of members)
@@ -71,7 +71,7 @@ function totalsOf(members: readonly number[], layers: readonly Layer[]): Float64
   return totals;
 }
 
-/** Positive values go up from the last, negative ones down; a missing value takes no room. */
+/** Stacks values on what is below them: positive ones upwards, negative ones downwards. A missing value takes no room. */
 function stackOn(values: Float64Array, up: Float64Array, down: Float64Array, totals: Float64Array | null) {
   const [ends, bases] = [new Float64Array(values.length), new Float64Array(values.length)];
   for (let at = 0; at < values.length; at++) {

@@ -2,8 +2,8 @@ import { makeTable, named, valuesFrom, type Column, type Table } from 'core/tabl
 import type { Picture } from '../picture';
 
 /**
- * The ledger as a table: the data columns, then every helper column, as they stand on the screen. What-if values are marked in a column beside theirs;
- * where an axis is broken, what is drawn stands before the helper columns of cues.
+ * The ledger as a table: data columns, then all helper columns, in the order of the screen. A column marks what-if values. Where an axis is broken,
+ * the drawn values come before the helper columns of cues.
  */
 export function ledgerTable({ frame, applied, drawn = [] }: Pick<Picture, 'frame' | 'applied'> & Partial<Pick<Picture, 'drawn'>>): Table {
   const asDrawn = drawn.map(({ column }) => column);
@@ -13,7 +13,7 @@ export function ledgerTable({ frame, applied, drawn = [] }: Pick<Picture, 'frame
   return makeTable(frame.table.name, [...data, ...asDrawn, ...helpers]);
 }
 
-/** "what-if" in the rows whose value is one; no column where none is. */
+/** A column with "what-if" in rows that have such a value; none where no row has one. */
 function whatIfMarks({ name }: Column, marked: Uint8Array | undefined, taken: Set<string>): Column[] {
   if (!marked?.includes(1)) return [];
   let own = `${name} what-if`;

@@ -7,17 +7,17 @@ import { columnOf, makeTable, named, takeColumn, type Column } from 'core/table'
 import type { CuedPlace } from 'core/words';
 import { inTable } from '../resting-cues';
 
-/** Which totals a cue looks at. */
+/** Which totals a cue looks at: of rows or of columns. */
 export type TotalsOf = 'rows' | 'columns';
 
-/** Totals of a crosstab's rows, or of its columns, that cues look at: a frame of their own, with the cues' helper columns over it. */
+/** Totals that cues look at, as a frame of their own with the cues' helper columns. */
 export interface LookedTotals {
   readonly of: TotalsOf;
-  /** Places of the rows, or columns, that the totals are of. */
+  /** Indexes of the rows, or columns, that the totals belong to. */
   readonly places: readonly number[];
   readonly frame: Frame;
   readonly applied: readonly AppliedCue[];
-  /** The figure as its totals stand in it: what names them is the category. */
+  /** The figure with the names of the totals as its category. */
   readonly figure: Figure;
 }
 
@@ -27,10 +27,10 @@ export const cuedPlaces = (
   { frame, applied, totals }: { readonly frame: Frame; readonly applied: readonly AppliedCue[]; readonly totals: readonly LookedTotals[] },
 ): CuedPlace[] => [{ frame, applied, figure }, ...totals];
 
-/** Whether a cue looks at totals: nothing of them has to be computed otherwise. */
+/** Whether a cue looks at totals; where none does, nothing is computed for them. */
 export const looksAtTotals = ({ on, scope }: Cue): boolean => on && scope.kind === 'totals';
 
-/** The totals that cues look at: no cell takes part in it. Empty where no cue does, or no such totals show. Cost: O(totals). */
+/** The totals that cues look at; no cell is among them. Empty where no cue looks at totals, or none are shown. Cost: O(totals). */
 export function lookedTotals(crosstab: Crosstab, figure: Figure, frame: Frame, stages: Stages): LookedTotals[] {
   return (['rows', 'columns'] as const).flatMap(of => {
     const cues = figure.cues.filter(cue => looksAtTotals(cue) && cue.scope.kind === 'totals' && cue.scope.of === of);
@@ -45,7 +45,7 @@ export function lookedTotals(crosstab: Crosstab, figure: Figure, frame: Frame, s
   });
 }
 
-/** Among the totals themselves a cue looks everywhere. */
+/** The cue with the scope of all totals. */
 const withoutTotals = (cue: Cue): Cue => ({ ...cue, scope: { kind: 'figure' } });
 
 function figureOf(figure: Figure, { category, outer }: Frame, of: TotalsOf): Figure {

@@ -7,7 +7,7 @@ import { measureDress, type MeasureDress } from '../layers/measure-dress';
 import type { LayoutRequest } from '../requests';
 import type { TableCells, TableColumn, Trend } from './table-plan';
 
-/** What each measure of a crosstab shows in its cells: its values, or what a cue draws in their place, and what cues make of them. */
+/** What a measure shows in its cells: its values, or what a cue draws instead, and how cues dress them. */
 export interface MeasureLook extends MeasureDress {
   readonly measure: string;
   /** By cell of the crosstab. */
@@ -33,7 +33,7 @@ export function looksOf(crosstab: Crosstab, request: LayoutRequest): MeasureLook
   });
 }
 
-/** The cells of a table, row by row: of each column of the crosstab its measures, then small lines along the row. */
+/** The cells of a table, row by row: for each column of the crosstab its measures, then the small lines. */
 export function cellsOf(
   crosstab: Crosstab,
   looks: readonly MeasureLook[],
@@ -85,7 +85,7 @@ class CellWriter {
     return { texts, values, rows, grounds, inks, marked, outlined, labels, glyphs, bars, barColours, trends };
   }
 
-  /** One measure in all its cells. */
+  /** Writes the cells of one measure. */
   private write(look: MeasureLook, nth: number): void {
     const { crosstab, looks } = this;
     const across = crosstab.columns.length;
@@ -105,7 +105,7 @@ class CellWriter {
     this.draw(look, nth);
   }
 
-  /** Totals that cues look at, in their cells. */
+  /** Dresses the cells of totals that cues look at. */
   private dressTotals({ of, places, measures }: DressedTotals, measure: string, nth: number): void {
     const { rows, columns } = this.crosstab;
     const look = measures.get(measure);
@@ -118,7 +118,7 @@ class CellWriter {
     });
   }
 
-  /** Dresses a cell as the row of a frame that stands behind it. */
+  /** A function that dresses a cell like a row of the frame. */
   private putter({ dress, labels }: MeasureDress, measure: string): (at: number, row: number) => void {
     const outlined = new Set(dress.outlined);
     const glyphs = new Map(dress.glyphs.map(ask => [ask.at, ask]));
@@ -132,7 +132,7 @@ class CellWriter {
     };
   }
 
-  /** The colour that a cue gives a cell: on its ground or of its text; a bar takes it where there is one. */
+  /** Applies a cue's colour to a cell: to its background or its text; to its bar where it has one. */
   private dress(at: number, row: number, dress: Dress, measure: string): void {
     const { figure, livery } = this.request;
     const marked = dress.marked[row] as number;
@@ -148,7 +148,7 @@ class CellWriter {
     }
   }
 
-  /** A colour as text on a ground: as it is where it can be read, else the nearest that can. */
+  /** A text colour that is legible on a background: the colour itself, or the nearest legible one. */
   private readable(colour: string, ground: string): string {
     const key = `${colour} on ${ground}`;
     let found = this.inkOn.get(key);
@@ -169,7 +169,7 @@ class CellWriter {
     if (as === 'trend') this.drawTrends(look);
   }
 
-  /** Bars of rows that are values: those of all columns on one scale, those of row totals on their own. */
+  /** Adds bars to rows of values: one scale for all columns, another for row totals. */
   private drawBars(nth: number): void {
     const { crosstab, columns, looks } = this;
     for (const kind of ['cells', 'total'] as const) {
@@ -184,7 +184,7 @@ class CellWriter {
     }
   }
 
-  /** A small line along each row of values, all on one scale. */
+  /** Adds a small line to each row of values, all on one scale. */
   private drawTrends({ measure, values, dress }: MeasureLook): void {
     const { crosstab, columns } = this;
     const place = columns.findIndex(column => column.kind === 'trend' && column.measure === measure);
@@ -213,14 +213,14 @@ function endsOf(values: readonly number[]): [low: number, high: number] {
   return [low, high];
 }
 
-/** Lengths are compared from zero. */
+/** The ends of a scale of lengths: zero is always included. */
 function endsFromZero(values: readonly number[]): [low: number, high: number] {
   const [low, high] = endsOf(values);
   const [from, to] = [Math.min(0, low), Math.max(0, high)];
   return from < to ? [from, to] : [0, 1];
 }
 
-/** Where zero stands among the bars of a measure, 0 to 1; null where it is not drawn as bars. */
+/** The position of zero among the bars of a measure, 0 to 1; null where the measure has no bars. */
 export function zeroOf(
   crosstab: Crosstab,
   { measure, values }: MeasureLook,

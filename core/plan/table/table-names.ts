@@ -4,7 +4,7 @@ import type { Frame, Step } from 'core/frame';
 import { axisNames, rowNames } from 'core/words';
 import type { TableHead, TableRow } from './table-plan';
 
-/** Names of the values of a key column, by row of the frame. `short`: days without their year where all are of one. */
+/** Names of the values of a key column, by row of the frame. `short`: days without their year where all are in one year. */
 function namesBy(frame: Frame, figure: Figure, column: string, step: Step, short: boolean): readonly string[] {
   const named = { data: { ...figure.data, step }, scales: figure.scales };
   return short ? axisNames({ ...frame, category: column }, named) : rowNames({ ...frame, category: column }, named);
@@ -15,7 +15,7 @@ const othersWords = (count: number): string => `the others (${count.toLocaleStri
 
 const isBehind = (depth: number, { crosstab }: Figure): boolean => crosstab.totals.parts[depth] === 'last';
 
-/** The rows with the names of their levels; those that the row before has as well are counted, so that they need not be read again. */
+/** Rows with the names of their levels. Names that repeat those of the row before are counted, so that they can be left out. */
 export function tableRows(crosstab: Crosstab, frame: Frame, figure: Figure): TableRow[] {
   const names = crosstab.levels.map(({ column, step }) => namesBy(frame, figure, column, step, false));
   const blank = crosstab.levels.map(() => '');
@@ -37,7 +37,7 @@ export function tableRows(crosstab: Crosstab, frame: Frame, figure: Figure): Tab
   });
 }
 
-/** The heads above the columns: values, and measures where there are several. */
+/** The rows of heads above the columns: keys, and measures where there are several. */
 export function tableHeads(crosstab: Crosstab, frame: Frame, figure: Figure, trends: readonly string[]): TableHead[][] {
   const { across, columns, measures } = crosstab;
   const step = across === null ? null : across === frame.category ? figure.data.step : figure.data.seriesStep;

@@ -2,7 +2,7 @@ import { escaped } from 'core/markup';
 import { makeTable, named, valuesFrom, type Column, type Table } from 'core/table';
 import type { TablePlan } from './table-plan';
 
-/** The name of each column of cells: what stands over it, from the top. */
+/** The name of each column of cells, from its heads. */
 function columnNames({ heads, columns }: TablePlan): string[] {
   const over = heads.map(row => row.flatMap(({ full, span }) => new Array<string>(span).fill(full)));
   return columns.map((_, nth) => [...new Set(over.map(row => row[nth] ?? ''))].filter(Boolean).join(', '));
@@ -36,7 +36,7 @@ export function crosstabTable(plan: TablePlan): Table {
 const columnOf = ({ rows, columns, cells }: TablePlan, nth: number): Float64Array =>
   Float64Array.from(rows, (_, row) => cells.values[row * columns.length + nth] as number);
 
-/** The cells as lines of texts between tabs, which any grid takes in when pasted: heads, then rows; numbers exact, missing empty. */
+/** The cells as tab-separated lines for pasting into a grid: heads, then rows; exact numbers, missing empty. */
 export function crosstabLines(plan: TablePlan): string {
   const { columns, rowCount } = crosstabTable(plan);
   const plain = (text: string): string => text.replace(/[\t\r\n]+/g, ' ');
@@ -50,7 +50,7 @@ function cellText(column: Column, row: number): string {
   return column.type === 'text' ? (column.dictionary[column.data[row] as number] ?? '') : '';
 }
 
-/** A crosstab as a page of its own: real heads and rows, colours as drawn, nothing that runs and nothing that is fetched. */
+/** A crosstab as an HTML page: heads and rows as table elements, colours as drawn, no scripts and no requests. */
 export function crosstabHtml(plan: TablePlan): string {
   const { livery, title, subtitle, note, source, axisNote } = plan;
   const words = (tag: string, text: string, style = ''): string =>

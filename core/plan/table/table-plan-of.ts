@@ -13,7 +13,10 @@ import { dressedTotals } from './total-cues';
 import { tableHeads, tableRows } from './table-names';
 import type { TableColumn, TablePlan } from './table-plan';
 
-/** The drawing of a crosstab: heads, rows, and cells coloured by the cues' helper columns. Totals take no part in any. Cost: O(cells). */
+/**
+ * The plan of a crosstab: heads, rows, and cells coloured by the cues' helper columns. Totals do not enter any helper column of cells. Cost:
+ * O(cells).
+ */
 export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: Stages = runAll): TablePlan {
   const { figure, frame, applied, totals: looked } = request;
   const { livery, ...dressed } = dressedIn(request, stages);
@@ -56,7 +59,7 @@ export function tablePlanOf(request: PlanRequest, crosstab: Crosstab, stages: St
   return { ...plan, parts: partsOf(plan) };
 }
 
-/** Each column of the crosstab once for every measure, then the small lines. */
+/** For each column of the crosstab one per measure, then the small lines. */
 function columnsOf(crosstab: Crosstab, looks: readonly MeasureLook[], request: LayoutRequest): TableColumn[] {
   const { aligns, widths, drawings } = request.figure.crosstab;
   const zeros = new Map(
@@ -77,7 +80,7 @@ function columnsOf(crosstab: Crosstab, looks: readonly MeasureLook[], request: L
   ];
 }
 
-/** A measure's cells as marks, for the legend and for pictures. */
+/** A measure's cells as a layer, for the legend and for pictures. */
 const layerOf = ({ measure, dress }: Pick<MeasureLook, 'measure' | 'dress'>, { frame, livery }: LayoutRequest): Layer => {
   const nothing = new Float64Array(frame.table.rowCount);
   return {
@@ -112,7 +115,7 @@ function noteOf({ levels, across, measures }: Crosstab, { write, figure: { data 
   return `${listed(named)} by ${listed(steps)}${columns}`;
 }
 
-/** What a reader must know of a table to read it right. */
+/** Notes that a reader needs to read the table right. */
 function notesOf(crosstab: Crosstab, { figure, frame, applied }: LayoutRequest): string[] {
   const { left } = crosstab;
   const totals = crosstab.rows.some(({ kind }) => kind !== 'cells') || crosstab.columns.some(({ kind }) => kind === 'total');

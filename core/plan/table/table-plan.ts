@@ -1,12 +1,12 @@
 import type { CrosstabChoice } from 'core/document';
 import type { PlanWords } from '../words/plan-words';
 
-/** A figure that is a table: heads, rows and cells with all that cues make of them. Lists of cells run row by row, `columns.length` to each. */
+/** A figure that is a table: heads, rows and cells, with what cues add to them. Lists of cells run row by row, `columns.length` cells per row. */
 export interface TablePlan extends PlanWords {
   readonly kind: 'table';
   /** Names of the columns that rows are nested in, outermost first. */
   readonly levels: readonly string[];
-  /** Rows of heads above the cells, the topmost first; the lowest has one for each column. */
+  /** Rows of heads above the cells, from the top; the lowest has one head per column. */
   readonly heads: readonly (readonly TableHead[])[];
   readonly columns: readonly TableColumn[];
   readonly rows: readonly TableRow[];
@@ -16,7 +16,7 @@ export interface TablePlan extends PlanWords {
   readonly wraps: boolean;
 }
 
-/** A head over one or several columns. `text` as it is shown, cut where it has no end; `full` as it is. */
+/** A head above one or several columns. `text` as shown, cut where it is too long; `full` is the whole text. */
 export interface TableHead {
   readonly text: string;
   readonly full: string;
@@ -24,7 +24,7 @@ export interface TableHead {
   readonly kind: 'cells' | 'total' | 'trend';
 }
 
-/** A column of cells. `width`: in CSS pixels, null where its content decides. */
+/** A column of cells. `width`: in CSS pixels; null where its content decides. */
 export interface TableColumn {
   readonly measure: string;
   readonly kind: 'cells' | 'total' | 'trend';
@@ -34,39 +34,39 @@ export interface TableColumn {
   readonly zero: number | null;
 }
 
-/** A row. `names`: of its levels, outermost first; empty below the level that it stands for. */
+/** A row. `names`: of its levels, outermost first; empty for levels below that of a total. */
 export interface TableRow {
   readonly kind: 'cells' | 'part' | 'others' | 'total';
   readonly depth: number;
   readonly names: readonly string[];
-  /** The same names as the row before has, so many from the left: they need not be read again. */
+  /** How many names, from the left, repeat those of the row before. */
   readonly same: number;
 }
 
-/** What stands in the cells. Colours are hex; empty where a cell has none of its own. */
+/** The contents of the cells. Colours are hex; empty for none of its own. */
 export interface TableCells {
   readonly texts: readonly string[];
   readonly values: Float64Array;
-  /** The frame's row; −1 for totals and what has no rows. */
+  /** The row of the frame; −1 for totals and empty cells. */
   readonly rows: Int32Array;
   readonly grounds: readonly string[];
   readonly inks: readonly string[];
   /** The number of the cue that colours it, 0 for none. */
   readonly marked: Uint8Array;
   readonly outlined: Uint8Array;
-  /** Beside the value, where a cue says something. */
+  /** Text beside the value, where a cue adds one. */
   readonly labels: Readonly<Record<number, string>>;
   readonly glyphs: Readonly<Record<number, { readonly glyph: string; readonly colour: string }>>;
-  /** Where a bar ends, from 0 to 1 along its column; NaN for none. */
+  /** The end of a bar, 0 to 1 along its column; NaN for none. */
   readonly bars: Float64Array;
   readonly barColours: readonly string[];
-  /** Small lines: values along the columns, missing where there are none, and the marked points' colours. */
+  /** Small lines: values along the columns, NaN for missing, and the colours of marked points. */
   readonly trends: Readonly<Record<number, Trend>>;
 }
 
-/** A small line within a cell: places from 0 to 1, NaN for gaps, all of a column's on one scale. */
+/** A small line within a cell: heights from 0 to 1 on one scale per column, NaN for gaps. */
 export interface Trend {
   readonly at: Float64Array;
-  /** Points that cues mark: which, and in which colour. */
+  /** Indexes of the points that cues mark, and their colours. */
   readonly marked: readonly { readonly at: number; readonly colour: string }[];
 }

@@ -5,13 +5,13 @@ import { describeFigure, inSentences, titlesOf } from 'core/words';
 import { withHelpers } from '../labels/label-text';
 import type { LayoutRequest } from '../requests';
 
-/** Words of the figure that hold something that cannot be computed. `key`: the word of the brief where they stand. */
+/** A fault in a text of the figure. `key`: the token of the brief that holds the text. */
 export interface WordFault {
   readonly key: string;
   readonly words: string;
 }
 
-/** A text with its computed values, and what is wrong with it. */
+/** A text with its computed values, and its faults. */
 interface Spoken {
   readonly text: string;
   readonly faults: readonly string[];
@@ -24,7 +24,7 @@ export class FigureWords {
 
   constructor(private readonly request: WordsOver) {}
 
-  /** A text; what cannot be computed in it stands as a dash, and is told of at its word of the brief. */
+  /** Writes a text. A value that cannot be computed becomes a dash, and a fault at its token of the brief. */
   write(key: string, text: string): string {
     if (!text.includes('{')) return text;
     const { text: written, faults } = this.spoken(text);
@@ -64,20 +64,20 @@ const MISSING = '–';
 const BRACES = /(\{[^{}]*\})/;
 const INSIDE = /^\{(.*?)(?:\s+as\s+([\p{L}\p{N}_ ]+?))?\s*\}$/u;
 
-/** The measure that a formula speaks of, for its unit and decimals: the first whose name stands in it. */
+/** The measure that decides unit and decimals of a formula: the first whose name occurs in it. */
 const soleMeasure = (formula: string, measures: readonly string[]): string => measures.find(name => formula.includes(name)) ?? '';
 
 /** The context of a text with computed values. */
 export type WordsOver = Pick<LayoutRequest, 'frame' | 'applied' | 'write' | 'formats'>;
 
-/** A text outside a figure with values computed over its rows, as in its own words; what cannot be computed is told. */
+/** Writes a text outside a figure with values computed over the figure's rows; faults are given back. */
 export function writeWords(text: string, over: WordsOver): { readonly text: string; readonly faults: readonly string[] } {
   const writer = new FigureWords(over);
   const written = writer.write('text', text);
   return { text: written, faults: writer.faults.map(({ words }) => words) };
 }
 
-/** The words of a figure as they are drawn. */
+/** The written texts of a figure. */
 export interface WrittenWords {
   readonly title: string;
   readonly subtitle: string;
@@ -85,7 +85,10 @@ export interface WrittenWords {
   readonly source: string;
 }
 
-/** Title, subtitle, note and source with their computed values; a title that states a finding, where its cue still finds it, takes the place of the analyst's own. */
+/**
+ * Title, subtitle, note and source with their computed values. A title that states a finding replaces the analyst's own while its cue finds
+ * something.
+ */
 export function writtenWords(request: LayoutRequest, writer: FigureWords): WrittenWords {
   const { words } = request.figure;
   return {
@@ -110,14 +113,14 @@ function findingTitle({ applied, frame, figure, totals = [], write }: LayoutRequ
 // More sentences than this are not listened to.
 const MOST_SENTENCES = 6;
 
-/** With a full stop, where it has no end of its own. */
+/** The text with a full stop, unless it ends in punctuation. */
 const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
 /** What a figure shows, in sentences. */
 export const shownIn = ({ figure, frame, applied, totals, write }: LayoutRequest): readonly string[] =>
   describeFigure(figure, { frame, applied, totals }, write);
 
-/** The figure in words: what it shows, and what a reader must know to read it right. */
+/** The figure in words: what it shows, and the notes that readers need. */
 export function descriptionOf(shown: readonly string[], words: Pick<WrittenWords, 'note' | 'source'>, notes: readonly string[]): string {
   return inSentences(
     [

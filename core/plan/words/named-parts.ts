@@ -5,8 +5,8 @@ import type { NamedPart } from './plan-words';
 export type UnnamedPlan = Omit<ChartPlan, 'parts'>;
 
 /**
- * Everything that a figure says beside its marks, by what it is (`title`, `axis first`, `legend 2`, several of a kind counted from 1), in the order of
- * reading: head, axes, panels, level lines, bands, foot. The drawing says where each lies.
+ * Everything that a figure says beside its marks, with an id (`title`, `axis first`, `legend 2`; several of a kind counted from 1), in the order of
+ * reading: head, axes, panels, level lines, bands, foot. The drawing adds where each is.
  */
 export function namedParts(plan: UnnamedPlan): NamedPart[] {
   return [
@@ -31,12 +31,12 @@ function headParts({ title, subtitle, legend, axisNote, panels }: UnnamedPlan): 
   ];
 }
 
-/** Series whose names stand at their marks, in the order of the legend that they stand for. */
+/** Series whose names are written at their marks, in the order of the legend. */
 const namedAtMarks = (panels: UnnamedPlan['panels']): readonly string[] => [
   ...new Set(panels.flatMap(({ layers }) => layers.filter(layer => layer.isNamed).map(({ name }) => name))),
 ];
 
-/** The name of a panel where there are several, of its first axis where there is one; the second axis is named once. */
+/** The title of a panel where there are several, of its first axis where there is one; the second axis is named once. */
 function titleParts({ panels }: UnnamedPlan, i: number): NamedPart[] {
   const { title, axes } = panels[i] as UnnamedPlan['panels'][number];
   const own = panels.length > 1 ? [part(`panel ${i + 1}`, `Panel: ${title}`)] : spoken('axis title first', 'First axis', axes[0]?.title);

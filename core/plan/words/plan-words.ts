@@ -3,7 +3,7 @@ import type { ShapeName } from 'core/shape';
 import type { WordFault } from './figure-words';
 import type { Livery } from '../dress/livery';
 
-/** The parts that every kind of figure has. */
+/** The texts that every kind of figure has. */
 export interface PlanWords {
   /** What is measured and what is listed, such as "milk (L) by hut". */
   readonly axisNote: string;
@@ -14,23 +14,23 @@ export interface PlanWords {
   readonly parts: readonly NamedPart[];
   readonly title: string;
   readonly subtitle: string;
-  /** At the foot; empty for none. */
+  /** The note at the foot; empty for none. */
   readonly note: string;
   readonly source: string;
-  /** Words that hold something that cannot be computed. */
+  /** Texts with values that cannot be computed. */
   readonly wordFaults: readonly WordFault[];
-  /** What a reader must know to read it right, such as values that lie beyond an axis. */
+  /** Notes that a reader needs, such as values beyond an axis. */
   readonly notes: readonly string[];
-  /** The figure in words, for who cannot see it. */
+  /** The figure in words, for screen readers. */
   readonly description: string;
   readonly livery: Livery;
 }
 
-/** What a thing beside the marks is and says, so that it can be pointed at, outlined and read; the drawing says where it lies. */
+/** A part beside the marks: its id and its words, so that it can be pointed at, outlined and read. The drawing adds where it is. */
 export interface NamedPart {
   /** `title`, `axis first`, `legend 2`; several of a kind are counted from 1. */
   readonly id: string;
-  /** In words, for who cannot see it. */
+  /** Its words, for screen readers. */
   readonly says: string;
   /** The cue that it belongs to; null for the figure's own. */
   readonly cue: string | null;
@@ -38,7 +38,7 @@ export interface NamedPart {
   readonly series?: string;
 }
 
-/** A legend's entry looks like what it explains. */
+/** An entry of the legend: its symbol looks like the marks that it explains. */
 export interface LegendEntry {
   readonly text: string;
   /** The cue that it explains; null for a series, a measure or the rest. */
@@ -49,7 +49,7 @@ export interface LegendEntry {
     | { readonly kind: 'ramp'; readonly colours: readonly string[] };
 }
 
-/** How a line is drawn, resolved. */
+/** How a line is drawn, with all values resolved. */
 export interface Stroke {
   readonly width: number;
   readonly dash: Dash;
