@@ -11,28 +11,28 @@ export interface AxisEnds {
   readonly to: number;
 }
 
-/** Where a figure's axes lie, in CSS pixels: all that a scene needs to know of whoever laid them out. */
+/** Positions of a figure's axes, in CSS pixels: all that a scene needs from the layout. */
 export interface PlotLayout {
   readonly width: number;
   readonly height: number;
-  /** Where its own room begins, in a strip that begins within the one before; 0 where unsaid. */
+  /** The start of its own room, in a strip that overlaps the one before; 0 by default. */
   readonly from?: number;
-  /** The plot between the axes. */
+  /** The plot area between the axes. */
   readonly area: Box;
-  /** Middle of the first category, and pixels from one place to the next. */
+  /** Middle of the first category, and pixels between positions. */
   readonly first: number;
   readonly perCategory: number;
-  /** By panel, then by axis. */
+  /** For each panel, for each axis. */
   readonly axes: readonly (readonly AxisEnds[])[];
-  /** Middle of the strip above each panel that holds its name; null where the figure has one panel. */
+  /** Middle of the strip above each panel that holds its title; null where the figure has one panel. */
   readonly strips: readonly (number | null)[];
   /** The names of the category axis; null where it has none. */
   readonly names: NamedAxis | null;
-  /** Title, legend and notes with the corner they begin at; null where there are none. */
+  /** Title, legend and notes with their top left corner; null where there are none. */
   readonly head: { readonly words: FigureHead; readonly left: number; readonly top: number } | null;
   /** The note below the plot; null where there is none. */
   readonly foot: FootPlace | null;
-  /** The legend to the right of the plot; null where it is not there. */
+  /** The legend to the right of the plot; null where there is none. */
   readonly side: SidePlace | null;
 }
 

@@ -1,13 +1,13 @@
 import type { Box } from 'core/label';
 import type { Scene, SceneGroup, SceneItem, Target } from './scene';
 
-/** How far something is moved, in CSS pixels. */
+/** An offset in CSS pixels. */
 export interface Shift {
   readonly x: number;
   readonly y: number;
 }
 
-/** A scene somewhere else on its canvas. */
+/** A scene moved on its canvas. */
 export function movedScene(scene: Scene, by: Shift): Scene {
   const box = <T extends { readonly box: Box }>(item: T): T => ({ ...item, box: movedBox(item.box, by) });
   const [along, across] = scene.horizontal ? [by.y, by.x] : [by.x, by.y];
@@ -24,7 +24,7 @@ export function movedScene(scene: Scene, by: Shift): Scene {
   };
 }
 
-/** A box somewhere else. */
+/** A moved box. */
 export const movedBox = ({ left, top, width, height }: Box, { x, y }: Shift): Box => ({ left: left + x, top: top + y, width, height });
 
 const movedGroup = ({ name, clip, items }: SceneGroup, by: Shift): SceneGroup => ({
@@ -41,7 +41,7 @@ const movedTarget = ({ rows, ends, bases, boxes, reach }: Target, by: Shift, acr
   reach: [reach[0] + across, reach[1] + across],
 });
 
-/** Numbers with shifts that repeat. */
+/** Numbers plus a repeating list of offsets. */
 const shifted = (data: Float64Array, by: readonly number[]): Float64Array => data.map((value, i) => value + (by[i % by.length] as number));
 
 function movedItem(item: SceneItem, by: Shift): SceneItem {

@@ -1,18 +1,18 @@
 import type { AxisPlan, ChartPlan, LetterSizes, PanelPlan } from 'core/plan';
 import { sizesOf } from './head/type-sizes';
 
-/** How many panels stand beside each other, and how many above. */
+/** Columns and rows of a grid of panels. */
 export interface GridShape {
   readonly columns: number;
   readonly rows: number;
 }
 
-/** A strip of a grid: panels above each other, or beside each other where bars lie. They share their categories, which are named once. */
+/** A strip of a grid: panels one below the other, or side by side where bars are lying. They share their categories, which are named once. */
 export interface Strip {
   readonly plan: ChartPlan;
-  /** Its panels by their places in the whole plan; −1 where the grid has none left. */
+  /** Indexes of its panels in the whole plan; −1 for an empty cell. */
   readonly panels: readonly number[];
-  /** Its layers by their places among all of the whole plan. */
+  /** Indexes of its layers among those of the whole plan. */
   readonly layers: readonly number[];
 }
 
@@ -26,7 +26,7 @@ const SHRINKS: readonly (readonly [below: number, text: number])[] = [
   [200, 11],
 ];
 
-/** The grid that a figure's panels stand in; null where they stand in one strip. As chosen, else as few strips as leave every panel legible. */
+/** The grid of a figure's panels; null for a single strip. As chosen, else with as few strips as keep every panel legible. */
 export function gridShape(
   { panels, horizontal, panelColumns, isStrip }: ChartPlan,
   { width, height }: { readonly width: number; readonly height: number },
@@ -49,7 +49,7 @@ function fitting(count: number, horizontal: boolean, width: number, height: numb
   return all.find(columns => worst(columns) >= 1) ?? all.reduce((best, columns) => (worst(columns) > worst(best) ? columns : best));
 }
 
-/** The strips of a grid, with what its panels' width leaves of their letters. */
+/** The strips of a grid, with letter sizes for its panels' width. */
 export function stripsOf(plan: ChartPlan, shape: GridShape, panelWidth: number): readonly Strip[] {
   const { horizontal, panels } = plan;
   const count = horizontal ? shape.rows : shape.columns;
@@ -70,7 +70,7 @@ export function stripsOf(plan: ChartPlan, shape: GridShape, panelWidth: number):
   });
 }
 
-/** The plan that the axes of every strip are laid out for: the widest numbers of each panel, and all that asks for room. */
+/** The plan for which the axes of every strip are laid out: the widest numbers of each panel, and everything that needs room. */
 export function layoutPlanOf(strips: readonly Strip[]): ChartPlan {
   const [first] = strips as readonly [Strip];
   return {
@@ -100,7 +100,7 @@ const layerPlaces = (panels: readonly PanelPlan[]): readonly number[] => {
   });
 };
 
-/** What a panel holds, under its place in its strip. */
+/** The contents of a panel, with the index in its strip. */
 const placedIn = (panel: PanelPlan, at: number): PanelPlan => ({
   ...panel,
   layers: panel.layers.map(layer => ({ ...layer, panel: at })),
@@ -108,7 +108,7 @@ const placedIn = (panel: PanelPlan, at: number): PanelPlan => ({
   bands: panel.bands.map(band => ({ ...band, panel: at })),
 });
 
-/** Room that the last strip leaves empty. */
+/** An empty cell in the last strip. */
 const blankOf = ({ axes }: PanelPlan): PanelPlan => ({
   title: '',
   axes: axes.map((axis): AxisPlan => ({ ...axis, numbers: false, title: '' })),

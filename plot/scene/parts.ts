@@ -12,7 +12,7 @@ import type { PartPlaces, ScenePart, TextWidth } from './scene';
 // A line without a label is met this far from it.
 const BESIDE_LINE = 5;
 
-/** The parts of the plan that are drawn, with their places, in the plan's order. */
+/** The drawn parts of the plan with their boxes, in the plan's order. */
 export function partsOf(pixels: PixelScales, { lines, series }: Pick<Labels, 'lines' | 'series'>, width: TextWidth): ScenePart[] {
   const { plan, layout } = pixels;
   const places = new Map([
@@ -34,7 +34,7 @@ export function partsOf(pixels: PixelScales, { lines, series }: Pick<Labels, 'li
   });
 }
 
-/** The strips of numbers and names around the plot. */
+/** The boxes of numbers and names around the plot. */
 function axisPlaces({ plan, layout }: PixelScales): PartPlaces {
   const { area, width, height } = layout;
   const [right, bottom] = [area.left + area.width, area.top + area.height];
@@ -62,7 +62,7 @@ const bandPlaces = (pixels: PixelScales): PartPlaces =>
       { box: alongAxis(pixels, panel, axis, [...low, ...high], 0), font: null, beneath: true },
     ]);
 
-/** The part of the plot between the smallest and the largest of some values, and so far beside them. */
+/** The part of the plot between the smallest and largest of some values, with a margin. */
 function alongAxis(pixels: PixelScales, panel: number, axis: number, values: readonly number[], beside: number): Box {
   const { area } = pixels.layout;
   const there = values.filter(value => !Number.isNaN(value)).map(value => pixels.value(panel, axis, value));

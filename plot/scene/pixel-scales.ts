@@ -3,17 +3,17 @@ import { countedIn, positionOf, positionsOf, straightOf, stretchesOf, valueAt, t
 import { isBar, shapeOf } from 'core/shape';
 import type { PlotLayout } from './layout';
 
-/** A value axis in pixels: a straight line of what it reads, which is the value, or, where the scale bends, its position. */
+/** A value axis in pixels: linear in the value, or, where the scale is not straight, in its position. */
 interface ValueLine {
   readonly at0: number;
   readonly perUnit: number;
   readonly low: number;
   readonly high: number;
-  /** The scale where it bends; null where values are read as they are. */
+  /** The scale where it is not straight; null where pixels are linear in the value. */
   readonly bends: ValueScale | null;
 }
 
-/** A break in pixels: where the stretch below it ends, and where the one above it begins. */
+/** A break in pixels: the end of the part below it, and the start of the part above. */
 export interface Strip {
   readonly low: number;
   readonly high: number;
@@ -34,28 +34,28 @@ const placeOf = (scale: ValueScale, value: number): number => {
 const placesOf = (scale: ValueScale, values: Float64Array): Float64Array =>
   positionsOf(scale, values).map(position => (position === -Infinity ? FAR : position));
 
-/** One layer's marks in pixels; lists run along the category axis. */
+/** The marks of one layer in pixels; lists are along the category axis. */
 export interface PlacedLayer {
   readonly layer: Layer;
   /** x and y of each mark's end; NaN where a value is missing. */
   readonly ends: Float64Array;
-  /** Pixel of each mark's base along the value axis, within the axis. */
+  /** Pixel of each mark's base along the value axis, limited to the axis. */
   readonly bases: Float64Array;
-  /** Left, top, width, height of each bar, cut off at the ends of its axis; null for lines and points. */
+  /** Left, top, width, height of each bar, cut at the ends of its axis; null for lines and points. */
   readonly boxes: Float64Array | null;
 }
 
 /**
- * Where values and categories stand in a layout. A straight scale makes one line of value, position and pixel, so that thousands of marks cost a
+ * Pixels of values and categories in a layout. A straight scale is one linear function from value to pixel, so that thousands of marks cost a
  * multiplication each.
  */
 export class PixelScales {
-  /** Pixels from one category to its nearest neighbour, without direction. */
+  /** Pixels between neighbouring categories, unsigned. */
   readonly pitch: number;
   // By panel and axis; asked for every mark.
   private readonly lines: ValueLine[];
   private readonly places: Float64Array | null;
-  /** Categories from here on have no place in time, such as a missing date: nothing leads to them. Infinite where the axis lists names. */
+  /** Index of the first category without a position in time, such as a missing date, to which no line leads. Infinite where the axis lists names. */
   readonly placedTo: number;
 
   constructor(
@@ -75,12 +75,12 @@ export class PixelScales {
     return this.atPlace(this.places ? (this.places[at] as number) : at);
   }
 
-  /** Pixel of a place on the category axis, in widths of a category from the middle of the first. */
+  /** Pixel of a position on the category axis, in widths of a category from the middle of the first. */
   atPlace(place: number): number {
     return this.layout.first + place * this.layout.perCategory;
   }
 
-  /** The edges of a category: half way to its neighbours, the lower pixel first; half a width beyond the first and the last. */
+  /** The edges of a category: half way to its neighbours, the lower pixel first; half a width beyond the first and last. */
   edgesOf(at: number): [number, number] {
     const middle = this.along(at);
     const { perCategory } = this.layout;
@@ -109,18 +109,18 @@ export class PixelScales {
     return [low, high];
   }
 
-  /** Pixels of the low and of the high end of a layer's axis. */
+  /** Pixels of the low and the high end of a layer's axis. */
   endsOf({ panel, axis }: Layer): readonly [low: number, high: number] {
     const { from, to } = this.layout.axes[panel]?.[axis] ?? { from: NaN, to: NaN };
     return [from, to];
   }
 
-  /** Where a panel's value axis stands: left or below, or beyond the plot. */
+  /** The side of a panel's value axis: left or bottom, or the opposite. */
   sideOf(panel: number, axis: number): 'near' | 'far' {
     return this.plan.panels[panel]?.axes[axis]?.side ?? 'near';
   }
 
-  /** Whether the values of a layer rise against the way that its axis usually runs: down the page, or to the left. */
+  /** Whether the values of a layer rise opposite to the usual direction: downwards, or to the left. */
   runsBack({ panel, axis }: Layer): boolean {
     return this.plan.panels[panel]?.axes[axis]?.reversed ?? false;
   }
@@ -135,26 +135,26 @@ export class PixelScales {
     return stretches.slice(1).map(({ from }, i) => ({ low: pixelAt(stretches[i]?.to ?? NaN), high: pixelAt(from) }));
   }
 
-  /** A pixel brought back to the end of the axis that it lies beyond. */
+  /** A pixel limited to the ends of its axis. */
   kept({ panel, axis }: Layer, pixel: number): number {
     const { low, high } = this.line(panel, axis);
     return Math.max(low, Math.min(pixel, high));
   }
 
-  /** Whether a value has a place at all: zero and what lies below it has none on a log scale. */
+  /** Whether a value has a position: zero and negative values have none on a log scale. */
   hasPlace({ panel, axis }: Layer, value: number): boolean {
     const { bends } = this.line(panel, axis);
     return bends === null || positionOf(bends, value) !== -Infinity;
   }
 
-  /** Whether a mark's end lies beyond its axis by more than a pixel can show. */
+  /** Whether a mark's end is beyond its axis by a visible distance. */
   isBeyond({ panel, axis, ends }: Layer, at: number): boolean {
     const { low, high } = this.line(panel, axis);
     const pixel = this.value(panel, axis, ends[at] as number);
     return pixel < low - 1 || pixel > high + 1;
   }
 
-  /** A place across the category axis as x and y. */
+  /** A point from its pixels along the category axis and the value axis. */
   point(along: number, value: number): [x: number, y: number] {
     return this.plan.horizontal ? [value, along] : [along, value];
   }
@@ -190,7 +190,7 @@ export class PixelScales {
     return { layer, ends, bases, boxes };
   }
 
-  /** A bar's stretch along the category axis, from the middle of its category. */
+  /** A bar's interval along the category axis, relative to the middle of its category. */
   private slotOf(layer: Layer): { start: number; width: number } {
     const { slot, slots } = layer;
     const { maxWidth } = shapeOf(layer);

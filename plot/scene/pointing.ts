@@ -11,12 +11,12 @@ const ACROSS = 0.5;
 const BESIDE = 2;
 const AROUND = 7;
 
-/** Whether a point lies in the plot. */
+/** Whether a point is inside the plot. */
 export function isInPlot({ area }: Scene, { x, y }: FigurePoint): boolean {
   return x >= area.left && x <= area.left + area.width && y >= area.top && y <= area.top + area.height;
 }
 
-/** The frame's row whose mark is nearest to a point within its slot on the category axis, or whose name it lies on; null beside both. */
+/** The frame's row whose mark is nearest to a point within its slot, or whose name is under it; null for neither. */
 export function rowAt(scene: Scene, point: FigurePoint): number | null {
   const { horizontal, targets } = scene;
   const name = scene.named.find(({ box }) => lies(point, box));
@@ -32,7 +32,7 @@ export function rowAt(scene: Scene, point: FigurePoint): number | null {
   return best === -1 ? null : best;
 }
 
-/** The category whose middle is nearest to a pixel along the axis; null beyond half a width from the first and the last. */
+/** The category nearest to a pixel along the axis; null more than half a width before the first or after the last. */
 function categoryAt({ first, perCategory, count, places }: Scene, pixel: number): number | null {
   const place = (pixel - first) / perCategory;
   if (!places) {
@@ -64,7 +64,7 @@ function distanceTo(
   return Math.abs(along - markAlong) + (inside || Number.isNaN(markValue) ? 0 : Math.abs(value - markValue) * ACROSS);
 }
 
-/** The mark that a point lies on, or whose label it lies on, or null beside all of them. */
+/** The mark under a point, or the mark whose label is under it; null for neither. */
 export function markAt({ labelled, targets, horizontal }: Scene, point: FigurePoint): MarkAt | null {
   const label = labelled.find(({ box }) => lies(point, box));
   if (label) return { row: label.row, layer: label.layer };
@@ -75,7 +75,7 @@ export function markAt({ labelled, targets, horizontal }: Scene, point: FigurePo
   return null;
 }
 
-/** The item of a layer under a point: the bar around it, or the point within reach. */
+/** The item of a layer under a point: a bar around it, or a point within reach. */
 function hitIn({ rows, ends, boxes }: Target, point: FigurePoint, horizontal: boolean): number {
   return rows.findIndex((row, at) => {
     if (row === -1) return false;
@@ -92,7 +92,7 @@ function hitIn({ rows, ends, boxes }: Target, point: FigurePoint, horizontal: bo
 const lies = ({ x, y }: FigurePoint, { left, top, width, height }: Box): boolean =>
   x >= left && x <= left + width && y >= top && y <= top + height;
 
-/** Where to hang the words of a row: the end of its mark as far as it shows, or of its slot when its value is missing. */
+/** The position for a card about a row: the visible end of its mark, or of its slot when its value is missing. */
 export function anchorOf({ targets, area }: Scene, row: number): FigurePoint | null {
   for (const { rows, ends } of targets) {
     const at = rows.indexOf(row);
@@ -106,7 +106,7 @@ export function anchorOf({ targets, area }: Scene, row: number): FigurePoint | n
   return null;
 }
 
-/** The draggable line or band edge under a point of the plot, or null. */
+/** The draggable line or band edge under a point of the plot; null for none. */
 export function handleAt(scene: Scene, point: FigurePoint): LineHandle | null {
   if (!isInPlot(scene, point)) return null;
   const across = scene.horizontal ? point.x : point.y;

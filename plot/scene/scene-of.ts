@@ -32,8 +32,8 @@ const BESIDE_WORDS = [2, 1] as const;
 const BASE_LINES = 'base lines';
 
 /**
- * Every mark, line, band, glyph and label of a plan in pixels, and what can be pointed at. Pure: the same plan, layout and widths of texts give the
- * same scene, on a screen or without one. Cost: O(marks); labels ask their neighbours.
+ * Every mark, line, band, glyph and label of a plan in pixels, and what can be pointed at. Pure: the same plan, layout and text widths give the same
+ * scene, with or without a screen. Cost: O(marks), and for each label its neighbours.
  */
 export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, sizes: Sizes = FULL): Scene {
   const pixels = new PixelScales(plan, layout);
@@ -67,7 +67,7 @@ export function sceneOf(plan: ChartPlan, layout: PlotLayout, width: TextWidth, s
   };
 }
 
-/** Everything but words, in the order of drawing. */
+/** Everything except words, in the order of drawing. */
 function groupsOf(pixels: PixelScales, layers: readonly PlacedLayer[], sizes: Sizes): SceneGroup[] {
   const { plan, layout } = pixels;
   const facts = { pixels, sizes };
@@ -125,7 +125,7 @@ interface Words {
 
 const NO_WORDS: Words = { groups: [], labels: { items: [], labelled: [], lines: [], named: [], series: new Map(), dropped: [] } };
 
-/** All that is written: first what has its place, then the labels among it. */
+/** All words: first those with fixed positions, then the labels around them. */
 function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: TextWidth, drawn: readonly SceneGroup[]): Words {
   const { plan, layout } = pixels;
   const all: SceneGroup[] = [
@@ -161,7 +161,9 @@ function wordsOf(pixels: PixelScales, layers: readonly PlacedLayer[], width: Tex
   };
 }
 
-/** Bars are obstacles by themselves, each with a number; so are the lines that they stand on, where they show. What is hair-thin behind all marks is in nobody's way. */
+/**
+ * Whether an item is an obstacle for labels here. Bars and the lines that they begin at are added separately; hairlines behind all marks are none.
+ */
 const isInTheWay = (group: string, { kind }: SceneItem): boolean =>
   group !== 'gridlines' &&
   group !== BASE_LINES &&
@@ -170,7 +172,7 @@ const isInTheWay = (group: string, { kind }: SceneItem): boolean =>
   !group.endsWith('of areas') &&
   !(group === 'bars' && kind === 'rects');
 
-/** Whether any point of an item lies outside a box. */
+/** Whether any point of an item is outside a box. */
 function leaves(item: SceneItem, { left, top, width, height }: { left: number; top: number; width: number; height: number }): boolean {
   if (item.kind !== 'path' && item.kind !== 'dots') return false;
   const { points } = item;
@@ -189,7 +191,7 @@ const targetOf = ({ layer, ends, bases, boxes }: PlacedLayer, pixels: PixelScale
   reach: pixels.reach(layer.panel),
 });
 
-/** Handles that can be dragged: lines and band edges at one level that belong to a number of their cue; ends of breaks. */
+/** Draggable handles: lines and band edges at one level that belong to a number of their cue, and ends of breaks. */
 function handlesOf(pixels: PixelScales): LineHandle[] {
   const { panels } = pixels.plan;
   const lines = panels.flatMap(panel => panel.levelLines);

@@ -19,7 +19,7 @@ export function namedAxis(plan: ChartPlan, room: NameRoom): NamedAxis {
 const GAP = 10;
 const [PLOT, MOST] = [0.55, 0.34];
 
-/** Names that stand at their bars take no room of the axis, but for what does not fit between it and the line that bars begin at. */
+/** The same for names beside their bars: they take room of the axis only where they do not fit between it and the base of the bars. */
 function atBars({ plan, across, width }: NameGrid): Named {
   const none: Named = { room: GAP, names: [], turn: 0, ticked: false, said: '' };
   const [panel] = plan.panels;
@@ -37,7 +37,7 @@ function atBars({ plan, across, width }: NameGrid): Named {
 // A name before the axis, or after it, takes no more of the figure than this.
 const MOST_BESIDE = 0.22;
 
-/** How far names reach before the axis begins and after it ends; those that are turned end at their places. */
+/** How far names extend beyond both ends of the axis. Rotated names end at their positions. */
 function overhangs({ names, turn }: Named, { plan, pitch, width, length }: NameGrid): { readonly before: number; readonly after: number } {
   const [start, whole] = [endRoom(plan), extentOf(plan)];
   let [before, after] = [0, 0];

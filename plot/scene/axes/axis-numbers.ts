@@ -4,7 +4,7 @@ import type { SceneItem, TextWidth } from '../scene';
 import type { TextItem } from '../labels/text-box';
 import { textFont } from '../head/type-sizes';
 
-/** From the plot to the numbers of its axis, in CSS pixels. */
+/** Gap between the plot and the numbers of its axis, in CSS pixels. */
 export const NUMBER_GAP = 8;
 // Between two numbers that stand beside or above each other, and from a number to the figure's edge; in CSS pixels.
 const [BESIDE, ABOVE, EDGE] = [6, 2, 3];
@@ -17,7 +17,7 @@ export function numberRoom({ tickLabels, numbers }: AxisPlan, { horizontal, live
   return Math.max(0, ...tickLabels.map(text => width(text, font))) + 2 * NUMBER_GAP;
 }
 
-/** The numbers of all value axes: at every tick, or at every so many where they would touch. */
+/** The numbers of all value axes: at every tick, or at every nth where neighbours would touch. */
 export const numberItems = (pixels: PixelScales, width: TextWidth): SceneItem[] =>
   pixels.plan.panels.flatMap(({ axes }, panel) =>
     axes.flatMap((axis, nth) => (axis.numbers ? numbersOf(axis, { panel, nth, pixels, width }) : [])),
@@ -37,7 +37,7 @@ function numbersOf({ scale, tickLabels }: AxisPlan, at: AxisAt): SceneItem[] {
   return items.filter((_, i) => i % every === 0);
 }
 
-/** How many numbers apart those stand that are written. */
+/** The smallest n for which numbers at every nth tick do not touch. */
 function apartBy(items: readonly TextItem[], { pixels, width }: AxisAt): number {
   const { horizontal, livery } = pixels.plan;
   const font = textFont(livery);

@@ -5,18 +5,18 @@ import type { PixelScales } from '../pixel-scales';
 import type { Font, PartPlaces, SceneItem, TextRole, TextWidth } from '../scene';
 import { fitted } from './shortened';
 
-/** Whether panels are named above: those of one alone need no name. */
+/** Whether panels have titles: a single panel needs none. */
 export const isTitled = ({ panels, isStrip }: ChartPlan): boolean => panels.length > 1 || isStrip === true;
 
 const PANEL: Font = { size: 12.5, weight: 650 };
-/** In a narrow strip names are no larger than its numbers. */
+/** The font of panel titles. In a strip of a grid they are no larger than the numbers. */
 const panelFont = ({ livery, isStrip }: ChartPlan): Font =>
   isStrip ? { ...PANEL, size: Math.min(PANEL.size, textFont(livery).size + 0.5) } : PANEL;
 const AXIS: Font = { size: 12, weight: 600 };
 // Above the plot, where no strip of a panel's own is.
 const ABOVE = 12;
 
-/** Names each panel in the strip above it, and each value axis above its end where there are two. */
+/** The title of each panel in the strip above it, and of each value axis above its end where there are two. */
 export const axisTitles = (pixels: PixelScales, width: TextWidth): SceneItem[] =>
   pixels.plan.panels.flatMap((panel, i) => titlesOf(panel, i, pixels, width));
 
@@ -50,14 +50,14 @@ function titlesOf({ title, axes, found, isBlank }: PanelPlan, panel: number, pix
 // A dot before the title of a panel that a cue finds, and the room that it takes; in CSS pixels.
 const [DOT, DOT_ROOM] = [4, 13];
 
-/** A panel that a cue finds is marked in the cue's colour before its title. */
+/** The mark before the title of a panel that a cue singles out, in the cue's colour. */
 function foundTitle(found: string | undefined, title: SceneItem): SceneItem[] {
   if (found === undefined || title.kind !== 'text') return [title];
   const dot: SceneItem = { kind: 'dots', points: Float64Array.of(title.x + DOT, title.y), radius: DOT, fill: found, stroke: null };
   return [dot, { ...title, x: title.x + DOT_ROOM }];
 }
 
-/** Where the names of panels and axes lie. */
+/** Boxes of the titles of panels and axes. */
 export function titlePlaces(pixels: PixelScales, width: TextWidth): PartPlaces {
   const { panels } = pixels.plan;
   return panels.flatMap(({ title, axes: [first, second] }, i) => {
@@ -78,17 +78,17 @@ export function titlePlaces(pixels: PixelScales, width: TextWidth): PartPlaces {
   });
 }
 
-/** A title stands above its own axis. */
+/** The alignment of a title: towards its own axis. */
 const alignOf = ({ side }: AxisPlan): 'left' | 'right' => (side === 'near' ? 'left' : 'right');
 
 const middleOf = ({ plan, layout }: PixelScales, panel: number): number =>
   (plan.horizontal ? null : layout.strips[panel]) ?? layout.area.top - ABOVE - numbersAbove(plan);
 
-/** Room of the numbers above the plot of a figure that lies, in CSS pixels. */
+/** Room for the numbers above the plot of a lying figure, in CSS pixels. */
 const numbersAbove = ({ horizontal, panels, livery }: ChartPlan): number =>
   horizontal && panels.some(({ axes }) => axes.some(axis => axis.numbers && axis.side === 'far')) ? textFont(livery).size + NUMBER_GAP : 0;
 
-/** Lying panels stand beside each other, others above each other. */
+/** The left edge of a panel: lying panels are side by side, others one below the other. */
 const leftOf = (pixels: PixelScales, panel: number): number => (pixels.plan.horizontal ? pixels.reach(panel)[0] : pixels.layout.area.left);
 const rightOf = (pixels: PixelScales, panel: number): number =>
   pixels.plan.horizontal ? pixels.reach(panel)[1] : pixels.layout.area.left + pixels.layout.area.width;

@@ -4,8 +4,8 @@ import type { PlacedLayer } from '../pixel-scales';
 import type { SceneItem } from '../scene';
 
 /**
- * A line across the plot without what bars are painted over: a bar that reaches from below zero to above hides the zero line, one that stands on it does
- * not. Whiskers are as thin as lines, and hide none. Cost: O(bars), and O(n log n) for those that hide it.
+ * The parts of a line across the plot that bars do not cover. A bar from below zero to above covers the zero line; one that begins at it does not.
+ * Whiskers are as thin as lines and cover none. Cost: O(bars), and O(n log n) for those that cover it.
  */
 export function bareParts(line: SceneItem, layers: readonly PlacedLayer[], horizontal: boolean): SceneItem[] {
   if (line.kind !== 'segments') return [line];
@@ -26,7 +26,7 @@ export function bareParts(line: SceneItem, layers: readonly PlacedLayer[], horiz
 
 type Stretch = readonly [from: number, to: number];
 
-/** Stretches along the category axis where a bar reaches beyond both sides of a line, in their order. */
+/** Intervals along the category axis where a bar extends to both sides of a line, sorted. */
 function hidden(layers: readonly PlacedLayer[], low: number, high: number, horizontal: boolean): Stretch[] {
   const found: Stretch[] = [];
   for (const { layer, boxes } of layers) {
@@ -41,7 +41,7 @@ function hidden(layers: readonly PlacedLayer[], low: number, high: number, horiz
   return found.sort(([a], [b]) => a - b);
 }
 
-/** The gaps that sorted stretches leave in a range. */
+/** The gaps between sorted intervals within a range. */
 function gapsBetween(taken: readonly Stretch[], from: number, to: number): Stretch[] {
   const gaps: Stretch[] = [];
   let at = from;

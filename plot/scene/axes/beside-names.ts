@@ -14,7 +14,7 @@ const [BETWEEN, MOST_LINES] = [4, 2];
 // Names come before all labels: a bar without a name tells nothing.
 const BEFORE_LABELS = -2;
 
-/** Names of categories that stand at their bars and not at the axis, in the order of the categories; none where they stand at the axis. */
+/** Names of categories that are placed at their bars, in the order of the categories; empty where names are at the axis. */
 export function nameWishes(pixels: PixelScales, layers: readonly PlacedLayer[], width: WidthAt): LabelWish[] {
   const { plan, pitch } = pixels;
   if (plan.along.beside === 'axis') return [];
@@ -40,14 +40,14 @@ export function nameWishes(pixels: PixelScales, layers: readonly PlacedLayer[], 
 
 const lines = (pitch: number): number => Math.max(1, Math.min(MOST_LINES, Math.floor(pitch / NAME_LINE)));
 
-/** A name in one line, in lines, and cut, within a width. */
+/** A name in one line, in several lines, and cut, within a width. */
 function writtenIn(name: string, room: number, measure: (text: string) => number, most: number): string[][] {
   if (room < SMALLEST) return [];
   if (measure(name) <= room) return [[name]];
   return [...(most > 1 ? [wrapped(name, room, most, measure)] : []), [fitted(name, room, measure)]];
 }
 
-/** On the side of the base where no bar of the category is; with bars on both sides, beyond the one on the near side. */
+/** Positions on the side of the base without a bar; with bars on both sides, beyond the bar on the near side. */
 function spotsAt(at: number, bars: readonly PlacedLayer[], pixels: PixelScales): Spot[] {
   const { horizontal, along: names } = pixels.plan;
   const x = horizontal ? 0 : 1;

@@ -34,7 +34,7 @@ export function breakSigns(pixels: PixelScales): SceneItem[] {
   );
 }
 
-/** The ground over what lies behind all marks where a break leaves values out: the whole way across. */
+/** The background over everything behind the marks where a break leaves values out, across the whole plot. */
 export function groundStrips(pixels: PixelScales, isCut: (panel: number, axis: number) => boolean): SceneItem[] {
   const { area } = pixels.layout;
   const { livery, horizontal, panels } = pixels.plan;
@@ -49,10 +49,10 @@ export function groundStrips(pixels: PixelScales, isCut: (panel: number, axis: n
   );
 }
 
-/** Whether a layer is an area, whose ground a break interrupts. */
+/** Whether a layer is an area, which a break interrupts. */
 export const isArea = ({ layer }: PlacedLayer): boolean => !isBar(layer) && shapeOf(layer).byLength;
 
-/** The cut through every bar that a break interrupts: a slanted strip of the ground, a straight one through bars too thin to show a slant. */
+/** The cut through every bar that a break interrupts: a slanted strip in the background colour, straight for bars too thin to show a slant. */
 export function barCuts({ layer, boxes }: PlacedLayer, pixels: PixelScales): SceneItem[] {
   const strips = pixels.breaksOf(layer.panel, layer.axis);
   if (!boxes || strips.length === 0) return [];
@@ -88,8 +88,8 @@ export function barCuts({ layer, boxes }: PlacedLayer, pixels: PixelScales): Sce
 }
 
 /**
- * Cuts through thin bars beside each other as one: between the bars of a lone layer nothing but ground lies in a break. Hundreds of cuts would take as long as
- * the bars themselves.
+ * Cuts through neighbouring thin bars of a single layer, joined to one: only background is between them. Hundreds of cuts would cost as much as the
+ * bars.
  */
 function joinedCuts(cuts: readonly number[], { layer, boxes }: Pick<PlacedLayer, 'layer' | 'boxes'>, { plan }: PixelScales): Float64Array {
   const panel = plan.panels[layer.panel];
@@ -114,7 +114,7 @@ function joinedCuts(cuts: readonly number[], { layer, boxes }: Pick<PlacedLayer,
   return Float64Array.from(joined);
 }
 
-/** A path in the pieces that breaks leave of it. `value`: 0 where x runs along the value axis, 1 where y does. Cost: O(points × breaks). */
+/** A path without the parts within breaks. `value`: 0 where x is along the value axis, 1 where y is. Cost: O(points × breaks). */
 export function cutPath(points: Float64Array, strips: readonly Strip[], value: 0 | 1): Float64Array[] {
   if (strips.length === 0) return [points];
   const pieces: number[][] = [];
@@ -141,7 +141,7 @@ export function cutPath(points: Float64Array, strips: readonly Strip[], value: 0
   return pieces.map(list => Float64Array.from(list));
 }
 
-/** The shares of a way from one pixel to another that lie within strips, in the order of the way. */
+/** The shares of a segment between two pixels that lie within strips, in its direction. */
 function sharesWithin([from, to]: readonly [number, number], strips: readonly Strip[]): [number, number][] {
   return strips
     .flatMap(({ low, high }): [number, number][] => {

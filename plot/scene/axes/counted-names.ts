@@ -4,7 +4,7 @@ import { BETWEEN_NAMES, NAME_GAP, NAME_LINE, type AxisName, type Named, type Nam
 // Ticks closer together than this are not tried, in CSS pixels.
 const CLOSEST = 12;
 
-/** Round numbers or whole periods, as close together as they fit; null where not even two do. */
+/** Ticks at round numbers or whole periods, as dense as fits; null where not even two fit. */
 export function countedNames(grid: NameGrid): Named | null {
   const { along, categories, horizontal } = grid.plan;
   if (!along.counted) return null;
@@ -20,7 +20,7 @@ export function countedNames(grid: NameGrid): Named | null {
 
 const closeEnough = ({ count }: Division, { length }: NameGrid): boolean => count <= 2 + length / CLOSEST;
 
-/** Categories without a count, such as a missing date, are named where they stand; a tick that has no room beside one goes. */
+/** Adds the names of categories without a position, such as a missing date; a tick too close to one is removed. */
 function withUncounted(named: Named, { plan: { along, categories, horizontal }, pitch, width }: NameGrid): Named {
   const at = along.counted?.at ?? new Float64Array(0);
   const others = categories.slice(countedIn(at)).map((name, i): AxisName => {
@@ -38,7 +38,7 @@ function withUncounted(named: Named, { plan: { along, categories, horizontal }, 
   return { ...named, room, names: [...named.names.filter(isFree), ...others] };
 }
 
-/** In two lines below the plot: what several have in common stands once, at the first of them. */
+/** Two lines below the plot: the part that neighbours share is written once, at the first of them. */
 function below(ticks: readonly AlongTick[], grid: NameGrid): Named | null {
   if (
     !areApart(
@@ -65,7 +65,7 @@ function below(ticks: readonly AlongTick[], grid: NameGrid): Named | null {
   };
 }
 
-/** One below the other, left of the plot. */
+/** One below the other, to the left of the plot. */
 function beside(ticks: readonly AlongTick[], { pitch, width }: NameGrid): Named | null {
   if (ticks.some(({ place }, i) => i > 0 && Math.abs(place - (ticks[i - 1] as AlongTick).place) * pitch < NAME_LINE)) return null;
   const names = ticks.map(({ place, text, under }) => ({ place, lines: [under === null ? text : `${text} ${under}`], at: null }));

@@ -48,14 +48,14 @@ interface Edge {
   readonly deep: number;
 }
 
-/** Pixels of the end of the axis that values lie beyond, and of so much within the plot. */
+/** The pixel of the end of the axis that values exceed, and one some pixels inside the plot. */
 function tipOf({ layer, pixels, side, deep }: Edge): [tip: number, back: number] {
   const [low, high] = pixels.endsOf(layer);
   const tip = side > 0 ? high : low;
   return [tip, tip + Math.sign(low - high) * side * deep];
 }
 
-/** Neighbours, as the first and the last category of each run. */
+/** Runs of neighbouring categories, each as its first and last. */
 function runsOf(items: readonly Beyond[]): [number, number][] {
   const runs: [number, number][] = [];
   for (const at of items.map(item => item.at).sort((a, b) => a - b)) {

@@ -7,14 +7,14 @@ import type { SceneItem, StrokeLook } from '../scene';
 // Width of a zero line that is to be seen before all else, in CSS pixels.
 const BOLD = 2.5;
 
-/** Hair-thin lines at the numbers of every panel's first axis, but for its zero line. */
+/** Gridlines at the numbers of every panel's first axis, except at zero. */
 export function gridLines(pixels: PixelScales): SceneItem[] {
   const { plan } = pixels;
   if (!plan.gridlines) return [];
   return onAxes(pixels, solid(plan.livery.hair, 1), axis => ticksOf(axis).filter(position => position !== zeroIn(axis, plan)));
 }
 
-/** What marks stand on and are read from: every panel's zero line, as it is told from the others, and the line that the categories stand on. */
+/** The lines that marks begin at: the zero line of every panel, and the line of the category axis. */
 export function baseLines(pixels: PixelScales): SceneItem[] {
   const { plan } = pixels;
   const stroke = plan.zeroLine === 'bold' ? solid(plan.livery.ink, BOLD) : solid(plan.livery.soft, 1);
@@ -24,11 +24,11 @@ export function baseLines(pixels: PixelScales): SceneItem[] {
 
 const ticksOf = ({ scale }: AxisPlan): number[] => scale.ticks.map(tick => positionOf(scale, tick));
 
-/** Where an axis has its zero line; not a number where it has none. */
+/** The position of the zero line of an axis; NaN where it has none. */
 const zeroIn = (axis: AxisPlan, { zeroLine }: ChartPlan): number =>
   crossesZero(axis) && zeroLine !== 'none' ? positionOf(axis.scale, 0) : NaN;
 
-/** Lines at positions of each panel's first axis: two grids would cross each other. */
+/** Lines at positions of each panel's first axis only: two grids would cross. */
 function onAxes(pixels: PixelScales, stroke: StrokeLook, positionsOn: (axis: AxisPlan) => readonly number[]): SceneItem[] {
   const { plan, layout } = pixels;
   return plan.panels.flatMap(({ axes: [axis], isBlank }, nth) => {
@@ -39,7 +39,7 @@ function onAxes(pixels: PixelScales, stroke: StrokeLook, positionsOn: (axis: Axi
   });
 }
 
-/** Lines over the whole plot, each on whole pixels. */
+/** Lines across the whole plot, aligned to whole pixels. */
 function across(ats: readonly number[], stroke: StrokeLook, pixels: PixelScales): SceneItem {
   const { area } = pixels.layout;
   const [start, end] = pixels.plan.horizontal ? [area.top, area.top + area.height] : [area.left, area.left + area.width];
@@ -54,7 +54,7 @@ const onPixel = (at: number, width: number): number => Math.round(at - width / 2
 
 const crossesZero = ({ scale }: AxisPlan): boolean => scale.low < 0 && scale.high > 0;
 
-/** Where values fall below zero, the line to read from is that of zero; else it is the line below the plot, or beside one that lies. */
+/** The line of the category axis: at zero where values are negative, else at the edge of the plot. */
 function categoryLine(pixels: PixelScales): SceneItem[] {
   const { plan, layout } = pixels;
   if (plan.panels.length === 0 || plan.panels.some(({ axes: [first] }) => first && crossesZero(first))) return [];
@@ -62,7 +62,7 @@ function categoryLine(pixels: PixelScales): SceneItem[] {
   return [across([plan.horizontal ? area.left : area.top + area.height], baseStroke(plan), pixels)];
 }
 
-/** The line at the end of the value axis; where that is zero, it is the zero line. */
+/** The stroke of the line at the end of the value axis; that of the zero line where this end is zero. */
 function baseStroke({ livery, zeroLine, panels }: ChartPlan): StrokeLook {
   const atZero = panels.some(({ axes: [first] }) => first?.scale.low === 0 || first?.scale.high === 0);
   if (!atZero || zeroLine === 'auto') return solid(livery.soft, 1);

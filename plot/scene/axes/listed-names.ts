@@ -15,7 +15,7 @@ const SAID_LINE = 15;
 // A level name that is cut keeps so much, in CSS pixels.
 const LEAST_LEVEL = 44;
 
-/** The names of the categories: level, in lines, turned, shortened, or some left out, as the room is. */
+/** The names of the categories: horizontal, in several lines, rotated, shortened, or with some left out, as the room allows. */
 export function listedNames(grid: NameGrid): Named {
   if (grid.plan.horizontal) return beside(grid);
   const { names, ordered } = grid.plan.along;
@@ -25,7 +25,7 @@ export function listedNames(grid: NameGrid): Named {
   );
 }
 
-/** How wide the widest of some names is; of very many, every so many are asked. */
+/** The width of the widest name; of many names, a sample is measured. */
 function widestOf({ plan: { categories }, width }: NameGrid): number {
   const step = Math.ceil(categories.length / 400);
   let widest = 0;
@@ -36,7 +36,7 @@ function widestOf({ plan: { categories }, width }: NameGrid): number {
 const nameAt = (grid: NameGrid, at: number, lines: readonly string[]): AxisName => ({ place: placeOf(grid, at), lines, at });
 const placeOf = ({ plan: { along } }: NameGrid, at: number): number => along.places?.[at] ?? at;
 
-/** All of them side by side, in one line; null where two would touch. */
+/** All names side by side, in one line each; null where two would touch. */
 function level(grid: NameGrid): Named | null {
   const { categories } = grid.plan;
   // So many cannot fit however short they are.
@@ -55,7 +55,7 @@ const plainly = (names: readonly AxisName[], said = ''): Named => ({
   said,
 });
 
-/** All of them in lines of their own words; null where a word is wider than its room, or a name needs too many lines. */
+/** All names in several lines; null where a word is wider than its room or a name needs too many lines. */
 function inLines(grid: NameGrid): Named | null {
   const room = grid.pitch - BETWEEN_NAMES;
   if (room < NARROWEST) return null;
@@ -66,7 +66,7 @@ function inLines(grid: NameGrid): Named | null {
   return fits ? plainly(names) : null;
 }
 
-/** Some of them in one line, evenly, those that a cue marks first. */
+/** Some names in one line each, evenly spaced, marked categories first. */
 function someLevel(grid: NameGrid): Named {
   const { categories } = grid.plan;
   const widest = widestOf(grid);
@@ -77,13 +77,13 @@ function someLevel(grid: NameGrid): Named {
   return plainly(names, chosen.said);
 }
 
-/** As little as all have room; where they have none however steep, some are left out. */
+/** The smallest rotation at which all names fit; where none does, some are left out. */
 function steepness(pitch: number): number {
   const needed = Math.asin(Math.min(1, NAME_LINE / pitch));
   return needed <= STEEPEST ? Math.max(TURN, needed) : TURN;
 }
 
-/** Turned, as many as have room; long ones are cut. */
+/** Rotated names, as many as fit; long ones are cut. */
 function turned(grid: NameGrid): Named {
   const { categories } = grid.plan;
   const turn = steepness(grid.pitch);
@@ -100,7 +100,7 @@ function turned(grid: NameGrid): Named {
   };
 }
 
-/** One below the other, left of the plot: in lines where there is room, else cut. */
+/** One below the other, to the left of the plot: in several lines where there is room, else cut. */
 function beside(grid: NameGrid): Named {
   const { plan, pitch, across, width } = grid;
   const longest = across * MOST_LEFT;
@@ -119,7 +119,7 @@ interface Chosen {
   readonly said: string;
 }
 
-/** Which names are written where each needs so much room along the axis: the marked ones, then every so many where none is in the way. */
+/** The names to write where each needs a length along the axis: marked categories, then every nth that collides with none. */
 function chosenOf({ plan: { categories, along }, pitch }: NameGrid, need: number): Chosen {
   const count = categories.length;
   const apart = Math.max(1, Math.ceil(need / pitch - 1e-9));

@@ -5,7 +5,7 @@ import type { SceneItem } from '../scene';
 
 const FAINT = '59';
 
-/** Lines at the minor ticks of every panel's first axis, fainter than those at its numbers. */
+/** Lines at the minor ticks of every panel's first axis, fainter than gridlines. */
 export function minorLines(pixels: PixelScales): SceneItem[] {
   const { plan, layout } = pixels;
   if (!plan.gridlines) return [];

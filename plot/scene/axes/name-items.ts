@@ -13,7 +13,7 @@ const TICK = 4;
 const LEAST_TURNED = 24;
 const EDGE = 3;
 
-/** The names of the category axis, their ticks, and what is said of those that are left out. */
+/** The names of the category axis, their ticks, and the note about omitted ones. */
 export function nameItems(pixels: PixelScales, width: TextWidth): SceneItem[] {
   const { names: named } = pixels.layout;
   if (!named) return [];
@@ -23,7 +23,7 @@ export function nameItems(pixels: PixelScales, width: TextWidth): SceneItem[] {
   return [...(named.ticked ? ticks(named.names, pixels) : []), ...texts, ...saidItems(named.said, pixels, width)];
 }
 
-/** Where names of categories lie; those of numbers and periods name no category. */
+/** Boxes of the names with their categories; a number or period has none. */
 export function writtenNames(pixels: PixelScales): WrittenName[] {
   const { names: named, area } = pixels.layout;
   if (!named) return [];
@@ -50,7 +50,7 @@ const text = (words: string, x: number, y: number, { plan }: PixelScales): Extra
   on: plan.livery.ground,
 });
 
-/** Lines below the plot, each in its middle, brought back where they would leave the figure. */
+/** Lines below the plot, centred at their positions, moved where they would leave the figure. */
 function belowItems({ place, lines }: AxisName, pixels: PixelScales, width: TextWidth): SceneItem[] {
   const { area, width: whole, from = 0 } = pixels.layout;
   const top = area.top + area.height + NAME_GAP;
@@ -61,7 +61,7 @@ function belowItems({ place, lines }: AxisName, pixels: PixelScales, width: Text
   });
 }
 
-/** Up to the right, with the end at the place; cut where the figure ends. */
+/** Rotated names with their ends at their positions, cut at the edge of the figure. */
 function turnedItems({ place, lines }: AxisName, pixels: PixelScales, width: TextWidth): SceneItem[] {
   const { area, names } = pixels.layout;
   const turn = names?.turn ?? 0;
@@ -73,7 +73,7 @@ function turnedItems({ place, lines }: AxisName, pixels: PixelScales, width: Tex
   return [{ ...text(words, x, area.top + area.height + NAME_GAP + 2, pixels), align: 'right', turn: -turn }];
 }
 
-/** Lines to the left of the plot, their middle at the place. */
+/** Lines to the left of the plot, vertically centred at their positions. */
 function besideItems({ place, lines }: AxisName, pixels: PixelScales): SceneItem[] {
   const right = pixels.layout.area.left - NAME_GAP;
   const middle = pixels.atPlace(place);
@@ -94,7 +94,7 @@ function ticks(names: readonly AxisName[], pixels: PixelScales): SceneItem[] {
   return points.length ? [{ kind: 'segments', points: Float64Array.from(points), stroke: solid(livery.soft, 1) }] : [];
 }
 
-/** In small letters at the end of the axis. */
+/** The note in small letters at the end of the axis. */
 function saidItems(said: string, pixels: PixelScales, width: TextWidth): SceneItem[] {
   if (!said) return [];
   const { area, names } = pixels.layout;

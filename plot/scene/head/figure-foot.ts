@@ -9,17 +9,17 @@ const GAP = 4;
 // The longest note there may be takes so many lines, and the source below it one.
 const MOST_LINES = 3;
 
-/** Note and source at the foot of a figure, broken into the lines of a width. */
+/** Note and source of a figure, broken into lines. */
 export interface FigureFoot {
   readonly note: readonly string[];
   readonly source: readonly string[];
-  /** CSS pixels, with room above. */
+  /** CSS pixels, including the gap above. */
   readonly height: number;
 }
 
 const NONE: FigureFoot = { note: [], source: [], height: 0 };
 
-/** The foot of a figure at a width in CSS pixels, no higher than so many: in a figure too low for a line there is none. The source keeps a line. */
+/** The foot for a width and a largest height in CSS pixels. It is empty where not even a line fits; the source keeps at least a line. */
 export function footOf({ note, source }: PlanWords, width: number, textWidth: TextWidth, highest = Infinity): FigureFoot {
   const most = Math.floor((highest - GAP) / LINE);
   if ((!note && !source) || most < 1) return NONE;
@@ -29,7 +29,7 @@ export function footOf({ note, source }: PlanWords, width: number, textWidth: Te
   return { note: said, source: told, height: GAP + (said.length + told.length) * LINE };
 }
 
-/** A foot, and the corner that it begins at. */
+/** A foot with the position of its top left corner. */
 export interface FootPlace {
   readonly words: FigureFoot;
   readonly left: number;
@@ -50,7 +50,7 @@ export const footItems = ({ words, left, top }: FootPlace, plan: PlanWords): Sce
     on: plan.livery.ground,
   }));
 
-/** Where note and source lie. */
+/** Boxes of note and source. */
 export function footPlaces({ words, left, top }: FootPlace, measure: TextWidth): PartPlaces {
   const place = (id: string, lines: readonly string[], from: number): PartPlaces => {
     const width = Math.max(0, ...lines.map(line => measure(line, FONT)));

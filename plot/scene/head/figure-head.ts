@@ -20,38 +20,38 @@ const SMALLEST = 12;
 // Below this width the head shrinks with the figure, down to three quarters.
 const FULL_WIDTH = 640;
 
-/** The parts of a plan that a head needs; a table has no panels. */
+/** The parts of a plan that a head needs; those of a table have no panels. */
 export type HeadedPlan = Pick<
   ChartPlan,
   'title' | 'subtitle' | 'legend' | 'axisNote' | 'legendAt' | 'livery' | 'panels' | 'horizontal' | 'isStrip'
 >;
 
-/** A legend's entry with its place from the left edge. */
+/** An entry of the legend with its distance from the left edge. */
 interface PlacedEntry {
   readonly entry: LegendEntry;
   readonly left: number;
 }
 
-/** How a text is written, and how far its lines are apart in CSS pixels. */
+/** The font of a text, and its line height in CSS pixels. */
 interface TextStyle {
   readonly font: Font;
   readonly line: number;
 }
 
-/** Title, line below it, legend and axis note of a figure, broken into the lines of a width. */
+/** Title, subtitle, legend and axis note of a figure, broken into lines. */
 export interface FigureHead {
   readonly title: readonly string[];
   readonly subtitle: readonly string[];
   readonly rows: readonly (readonly PlacedEntry[])[];
   readonly note: string;
-  /** From the left edge, on the last row. */
+  /** Position of the note from the left edge, in the last row. */
   readonly noteLeft: number;
   readonly styles: { readonly title: TextStyle; readonly subtitle: TextStyle; readonly note: TextStyle };
-  /** CSS pixels, with room below. */
+  /** CSS pixels, including the gap below. */
   readonly height: number;
 }
 
-/** How much of a head is written. */
+/** How much of a head is shown. */
 interface Amount {
   readonly title: number;
   readonly subtitle: number;
@@ -75,7 +75,7 @@ const AMOUNTS: readonly Amount[] = [
 // A strip of a grid has its words above the whole of it.
 const NOTHING: Amount = { title: 0, subtitle: 0, note: false, legend: 0 };
 
-/** The head of a figure at a width in CSS pixels, no higher than so many as long as it can be less. */
+/** The head for a width, reduced until it fits a largest height, both in CSS pixels. */
 export function headOf(plan: HeadedPlan, width: number, textWidth: TextWidth, highest = Infinity): FigureHead {
   let head: FigureHead | null = null;
   if (plan.isStrip)
@@ -129,18 +129,18 @@ interface Style {
   readonly line: number;
 }
 
-/** How a text of the head is written at a share of its usual size. The line of the legend keeps its height. */
+/** The style of a text of the head, scaled. The row height of the legend stays. */
 function styleOf({ size, weight, line }: Style, sizes: LetterSizes, share: number): TextStyle {
   const usual = sizes[size];
   const shrunk = Math.min(usual, Math.max(SMALLEST, Math.round(usual * share)));
   return { font: { size: shrunk, weight }, line: Math.round(usual * line) * (size === 'text' ? 1 : share) };
 }
 
-/** Names of axes, and of panels that lie beside each other, stand between the head and the plot. */
+/** Whether titles of axes, or of panels side by side, are between the head and the plot. */
 const hasAxisTitles = ({ panels, horizontal }: HeadedPlan): boolean =>
   panels.length === 1 ? panels.some(({ axes }) => axes.some(axis => axis.title)) : horizontal;
 
-/** Entries flow like words; the note follows them on the last line where it fits, else below. */
+/** Entries are laid out like words in lines; the note follows on the last line where it fits, else below. */
 function flow(plan: HeadedPlan, width: number, measure: (text: string) => number): { rows: PlacedEntry[][]; noteLeft: number } {
   const rows: PlacedEntry[][] = [[]];
   let left = 0;
@@ -193,14 +193,14 @@ export function headItems(head: FigureHead, { livery }: HeadedPlan, left: number
   ];
 }
 
-/** Where the lines of a head lie: the end of its title, and the middle of each row of its legend. */
+/** Positions of the lines of a head: the end of the title, and the middle of each row of the legend. */
 function rowsOf({ title, subtitle, styles }: FigureHead, top: number) {
   const afterTitle = top + title.length * styles.title.line;
   const below = afterTitle + subtitle.length * styles.subtitle.line + GAP_ABOVE_NOTE;
   return { afterTitle, below, middleOf: (row: number): number => below + styles.note.line * (row + 0.5) };
 }
 
-/** Where title, the line below it, every entry of the legend and the note on the axes lie. */
+/** Boxes of title, subtitle, every entry of the legend and the axis note. */
 export function headPlaces(head: FigureHead, at: { readonly left: number; readonly top: number }, width: TextWidth): PartPlaces {
   const { styles } = head;
   const { left, top } = at;

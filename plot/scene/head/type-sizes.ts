@@ -4,8 +4,8 @@ import type { Font } from '../scene';
 // Where a livery says nothing of its letters, in CSS pixels. Here, since the first picture must not wait for all of the plan's room.
 const USUAL_SIZES: LetterSizes = { title: 19, subtitle: 13, text: 12, label: 13 };
 
-/** Sizes of a livery's letters, in CSS pixels. */
+/** The letter sizes of a livery, in CSS pixels. */
 export const sizesOf = ({ sizes = USUAL_SIZES }: Livery): LetterSizes => sizes;
 
-/** How names, numbers and the legend are written. */
+/** The font of names, numbers and the legend. */
 export const textFont = (livery: Livery): Font => ({ size: sizesOf(livery).text, weight: 400 });

@@ -30,14 +30,14 @@ interface Entry {
   readonly corners: readonly Corner[] | null;
 }
 
-/** Words that have their places: those that are kept, with the boxes that they take up, and those that are not. */
+/** Words with their positions: those kept, with their boxes, and those left out. */
 export interface Decluttered {
   readonly groups: readonly SceneGroup[];
   readonly boxes: readonly Box[];
   readonly dropped: readonly DroppedLabel[];
 }
 
-/** The words that have their places, without those that would lie on others or be cut off by an edge: a figure of any size stays readable. Cost: O(n log n). */
+/** Leaves out words that would overlap more important ones or be cut off at an edge, so that a figure of any size stays legible. Cost: O(n log n). */
 export function decluttered(
   groups: readonly SceneGroup[],
   size: { readonly width: number; readonly height: number },
@@ -70,7 +70,7 @@ export function decluttered(
   return { boxes, groups: groups.map(group => ({ ...group, items: group.items.filter(item => !gone.has(item)) })), dropped };
 }
 
-/** Whether two texts meet whose upright boxes do: turned ones by the axes that part them. */
+/** Whether two texts overlap whose bounding boxes do. Rotated ones are tested along the axes of both. */
 function meet(a: Entry, b: Entry): boolean {
   if (!a.corners && !b.corners) return true;
   const [one, other] = [a, b].map(entry => entry.corners ?? uprightCorners(entry)) as [readonly Corner[], readonly Corner[]];
@@ -84,7 +84,7 @@ const uprightCorners = ({ minX, minY, maxX, maxY }: Entry): Corner[] => [
   [minX, maxY],
 ];
 
-/** Whether an edge of a shape parts it from another. Method: separating axes. */
+/** Whether an edge of one shape separates it from another. Method: separating axes. */
 function isParted(shape: readonly Corner[], other: readonly Corner[]): boolean {
   return shape.slice(0, 2).some(([x, y], i) => {
     const [nextX, nextY] = shape[i + 1] as Corner;

@@ -6,26 +6,26 @@ import { bareParts } from '../axes/bare-parts';
 import type { PlacedLayer, PixelScales } from '../pixel-scales';
 import type { SceneItem } from '../scene';
 
-/** The obstacles for labels in a figure, and those of each layer's marks. */
+/** The obstacles for labels in a figure, with those of each layer's marks. */
 export interface InTheWay {
   readonly obstacles: Obstacles;
-  /** By layer, the number of its first obstacle and the one after its last; bars have one each along the category axis. */
+  /** For each layer the index of its first obstacle and the index after its last; bars have one obstacle per category. */
   readonly ofLayer: readonly (readonly [from: number, to: number])[];
 }
 
 const NOTHING: Box = { left: 0, top: 0, width: 0, height: 0 };
 
-/** What there is beside the marks of layers. */
+/** What is drawn beside the marks of layers. */
 interface Drawn {
-  /** Lines that marks stand on: what bars are painted over shows through no label. */
+  /** Visible parts of the lines that marks begin at; no label may be on them. */
   readonly baseLines: readonly SceneItem[];
   /** Level lines, points, glyphs and signs. */
   readonly items: readonly SceneItem[];
-  /** Boxes of words that have their places. */
+  /** Boxes of words already placed. */
   readonly words: readonly Box[];
 }
 
-/** The marks of all layers, what else is drawn in the plot, and words that have their places. */
+/** Collects as obstacles: the marks of all layers, other items in the plot, and words already placed. */
 export function inTheWay(pixels: PixelScales, layers: readonly PlacedLayer[], { baseLines, items, words }: Drawn): InTheWay {
   const obstacles = new Obstacles();
   const ofLayer = layers.map((placed): readonly [number, number] => {
@@ -48,7 +48,7 @@ function addBars(obstacles: Obstacles, { boxes, layer }: PlacedLayer): void {
   }
 }
 
-/** Between neighbours an area is a piece of ground; a step goes half way. */
+/** An area is one obstacle per pair of neighbours; a stepped one changes half way. */
 function addAreas(obstacles: Obstacles, { layer, ends, bases }: PlacedLayer, pixels: PixelScales): void {
   const { horizontal } = pixels.plan;
   const value = (at: number): number => pixels.kept(layer, ends[2 * at + (horizontal ? 0 : 1)] as number);
@@ -72,7 +72,7 @@ type Adder<K extends SceneItem['kind']> = (obstacles: Obstacles, item: Extract<S
 // Around a glyph or a point, in CSS pixels.
 const CLEAR = 1;
 
-/** How every kind of item gets in the way of labels. Filled paths are grounds that words may stand on, unless they are marks, which are added as such. */
+/** How each kind of item becomes obstacles. Filled paths are backgrounds that may hold words, except marks, which are added as marks. */
 const adders: { readonly [K in SceneItem['kind']]: Adder<K> } = {
   rects(obstacles, { boxes }) {
     for (let i = 0; i < boxes.length; i += 4) {

@@ -10,7 +10,7 @@ const [LEAST_PLOT, MOST_BESIDE] = [0.5, 0.3];
 // The lowest plot there usually is, in CSS pixels.
 const LOW_PLOT = 180;
 
-/** Room that labels need to the right of a lying plot, for marks that reach far. CSS pixels. */
+/** Room that labels need to the right of a lying plot, in CSS pixels. */
 export function roomBeside(plan: ChartPlan, width: number, measure: TextWidth): number {
   if (!plan.horizontal) return besideLines(plan, width, measure);
   const plot = width * LEAST_PLOT;
@@ -20,7 +20,7 @@ export function roomBeside(plan: ChartPlan, width: number, measure: TextWidth): 
   return Math.min(width * MOST_BESIDE, inSteps(Math.max(0, ...needs)));
 }
 
-/** Names of series at the ends of their lines. */
+/** Room for names of series at the ends of their lines. */
 function besideLines({ panels }: ChartPlan, width: number, measure: TextWidth): number {
   const named = panels.flatMap(({ layers }) => layers.filter(layer => layer.isNamed && !isBar(layer)));
   const widest = Math.max(0, ...named.map(({ name }) => measure(name, { size: 12.5, weight: 650 })));
@@ -30,7 +30,7 @@ function besideLines({ panels }: ChartPlan, width: number, measure: TextWidth): 
 // What there is beside a plot anyway, in CSS pixels.
 const PADDING = 20;
 
-/** Room that labels need between the head and an upright plot, beside what is there anyway. CSS pixels. */
+/** Room that labels need between the head and an upright plot, beyond the usual gap, in CSS pixels. */
 export function roomAbove(plan: Pick<ChartPlan, 'horizontal' | 'panels'>): number {
   if (plan.horizontal) return 0;
   const most = beyondEnds(plan.panels[0]).map(({ left }) => SIZE + GAP + 2 - left * LOW_PLOT);
@@ -47,7 +47,7 @@ const SHARE_ABOVE = 0.5;
 
 interface AtEnd {
   readonly ask: LabelAsk;
-  /** How much of the axis is left beyond the mark, as a share. */
+  /** The share of the axis beyond the end of the mark. */
   readonly left: number;
 }
 
@@ -63,5 +63,5 @@ function beyondEnds(panel: ChartPlan['panels'][number] | undefined): AtEnd[] {
   });
 }
 
-/** Whether a layer's labels stand beyond its marks and nowhere else. */
+/** Whether the labels of a layer are beyond its marks only. */
 const stands = (layer: Layer): boolean => !shapeOf(layer).isJoined;

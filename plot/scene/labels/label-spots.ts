@@ -14,11 +14,11 @@ const THINNEST = 9;
 // Between a label and the edge of the bar that it stands in.
 const INSIDE = 4;
 
-/** What the places of labels follow from. */
+/** Inputs for the candidate positions of labels. */
 export interface SpotFacts {
   readonly pixels: PixelScales;
   readonly layers: readonly PlacedLayer[];
-  /** The numbers of each layer's obstacles, by its place among the layers. */
+  /** For each layer the indexes of its obstacles. */
   readonly ofLayer: readonly (readonly [from: number, to: number])[];
   /** The area that labels must stay inside. */
   readonly room: Box;
@@ -28,7 +28,7 @@ const OPPOSITE: { readonly [S in Side]: Side } = { above: 'below', below: 'above
 
 const SIDES: { readonly [W in LabelWhere]?: Side } = { above: 'above', below: 'below', left: 'left', right: 'right' };
 
-/** Where a label may stand, in order of preference: beyond its mark or within it, beside a point. Empty where its mark is not there. */
+/** Candidate positions of a label in order of preference: beyond its mark or inside it, beside a point. Empty where its mark is not drawn. */
 export function spotsOf(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
   const placed = facts.layers[nth] as PlacedLayer;
   const { layer } = placed;
@@ -51,14 +51,14 @@ export function spotsOf(nth: number, ask: LabelAsk, facts: SpotFacts): Spot[] {
 
 type Within = 'middle' | 'end' | 'base';
 
-/** Places within a bar, in order of preference, where they are asked for. */
+/** Positions inside a bar, in order of preference, for each wish. */
 const WITHIN: { readonly [W in LabelWhere]?: readonly Within[] } = {
   inside: ['middle', 'end', 'base'],
   'inside end': ['end', 'middle', 'base'],
   'inside base': ['base', 'middle', 'end'],
 };
 
-/** Where a missing value's mark would begin. */
+/** The position where a missing value's mark would begin. */
 function atMissing(placed: PlacedLayer, ask: LabelAsk, { pixels }: SpotFacts): Spot[] {
   const { layer } = placed;
   const base = pixels.kept(layer, pixels.value(layer.panel, layer.axis, layer.base));
@@ -66,7 +66,7 @@ function atMissing(placed: PlacedLayer, ask: LabelAsk, { pixels }: SpotFacts): S
   return [{ x, y, side: pixels.plan.horizontal ? 'right' : 'above', gap: GAP }];
 }
 
-/** The extra distance from its mark that the analyst asked for, in CSS pixels. */
+/** The additional distance from its mark set by the analyst, in CSS pixels. */
 function offsetOf({ layer }: PlacedLayer, { at, offset }: LabelAsk, pixels: PixelScales): number {
   if (!offset) return 0;
   if (offset.as === 'pixels') return offset.amount;
@@ -75,7 +75,7 @@ function offsetOf({ layer }: PlacedLayer, { at, offset }: LabelAsk, pixels: Pixe
   return Math.sign(offset.amount) * Math.abs(to - from) || 0;
 }
 
-/** The middle of a label that was put there by hand: so far from its mark's end. */
+/** The position of a label pinned by hand: an offset from its mark's end. */
 export function pinnedSpot(nth: number, ask: LabelAsk, { layers, pixels }: SpotFacts): Spot[] {
   const placed = layers[nth] as PlacedLayer;
   if (!ask.pin || Number.isNaN(placed.layer.ends[ask.at])) return [];
@@ -83,7 +83,7 @@ export function pinnedSpot(nth: number, ask: LabelAsk, { layers, pixels }: SpotF
   return [{ x: x + ask.pin.across, y: y + ask.pin.down, side: 'over', gap: 0 }];
 }
 
-/** The side that a label lies on as seen from its mark's end. */
+/** The side of its mark's end that a label is on. */
 function sideOf({ layer }: PlacedLayer, at: number, isBase: boolean, pixels: PixelScales): Side {
   const falls = isBar(layer) ? shapeOf(layer).base === 'zero' && (layer.values[at] as number) < 0 : isDip(layer, at);
   const back = (isBase ? !falls : falls) !== pixels.runsBack(layer);
@@ -133,7 +133,7 @@ function edgeOf({ left, top, width, height }: Box, side: Side): { readonly x: nu
   return { x: left + across, y: top + down };
 }
 
-/** Above a point or below it, whichever its line leaves free; else at its sides. On an area also within its ground. */
+/** Above or below a point, whichever its line leaves free; else at its sides. On an area also inside it. */
 function besidePoint(nth: number, ask: LabelAsk, { layers, ofLayer, pixels, room }: SpotFacts): Spot[] {
   const placed = layers[nth] as PlacedLayer;
   const { layer } = placed;
@@ -148,14 +148,14 @@ function besidePoint(nth: number, ask: LabelAsk, { layers, ofLayer, pixels, room
   return [first, OPPOSITE[first], ...beside].map(side => ({ x, y, side, ...own }));
 }
 
-/** The room that a glyph takes between a mark and its label: none, half of it on a point, or all of it above a bar. */
+/** Room for a glyph between a mark and its label: none, half its size on a point, or all of it above a bar. */
 function glyphRoom(layer: Layer, at: number): number {
   const glyph = layer.glyphs.find(item => item.at === at);
   if (!glyph) return 0;
   return glyph.beyond || isBar(layer) ? 2 * FULL.glyph + 5 : FULL.glyph;
 }
 
-/** Nothing of the same stack begins where this mark ends. */
+/** Whether no other part of the stack begins where this mark ends. */
 function isOnTop(layers: readonly PlacedLayer[], layer: Layer, at: number): boolean {
   const end = layer.ends[at] as number;
   const others = layers.map(placed => placed.layer);
@@ -163,13 +163,16 @@ function isOnTop(layers: readonly PlacedLayer[], layer: Layer, at: number): bool
   return mates.every(other => other.bases?.[at] !== end || other.ends[at] === end || Number.isNaN(other.ends[at]));
 }
 
-/** A point that lies below its neighbours is labelled below: above it runs the line. */
+/** Whether a point is lower than its neighbours: its label goes below, since the line is above. */
 function isDip({ ends }: Layer, at: number): boolean {
   const beside = [ends[at - 1], ends[at + 1]].filter((value): value is number => value !== undefined && !Number.isNaN(value));
   return beside.length > 0 && beside.every(value => value >= (ends[at] as number)) && beside.some(value => value > (ends[at] as number));
 }
 
-/** The part of the room between the breaks around a pixel of the value axis: no break comes between a mark and its label. Null where nothing is broken. */
+/**
+ * The part of the room around a pixel of the value axis without a break, so that no break is between a mark and its label. Null where no axis is
+ * broken.
+ */
 function stretchAround(pixels: PixelScales, { panel, axis }: Layer, at: number, room: Box): Box | null {
   const strips = pixels.breaksOf(panel, axis).map(({ low, high }) => [Math.min(low, high), Math.max(low, high)] as const);
   if (strips.length === 0) return null;

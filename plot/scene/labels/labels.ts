@@ -13,9 +13,9 @@ import { sizesOf } from '../head/type-sizes';
 import type { DroppedLabel, LabelledMark, MarkAt, SceneItem, TextRole, TextWidth, WrittenName } from '../scene';
 import { seriesNames, type SeriesName } from './series-names';
 
-/** The weight of labels. */
+/** Font weight of labels. */
 const WEIGHT = 650;
-/** The smallest letters of a label, in CSS pixels. */
+/** Smallest letters of a label, in CSS pixels. */
 export const SMALLEST = 10;
 // Between neighbouring labels.
 const SIDE = 6;
@@ -38,42 +38,42 @@ export interface LabelFacts {
   readonly room: Box;
 }
 
-/** The label of a level line: its items, and where it stands; null where it has none. */
+/** The label of a level line: its items, and its box; null where it has none. */
 export interface PlacedLine {
   readonly items: readonly SceneItem[];
   readonly box: Box | null;
 }
 
-/** Labels of marks and of level lines, and what found no place. */
+/** Labels of marks and of level lines, and those left out. */
 export interface Labels {
   readonly items: readonly SceneItem[];
   readonly labelled: readonly LabelledMark[];
-  /** By level line, in the order of the plan. */
+  /** For each level line, in the order of the plan. */
   readonly lines: readonly PlacedLine[];
-  /** Names of categories that stand at their bars. */
+  /** Names of categories placed at their bars. */
   readonly named: readonly WrittenName[];
-  /** Names of series that stand at their marks, the first of each. */
+  /** Names of series placed at their marks, one per series. */
   readonly series: ReadonlyMap<string, Box>;
   readonly dropped: readonly DroppedLabel[];
 }
 
-/** A label of a mark that is wanted. */
+/** A label of a mark before placement. */
 interface Wanted {
   readonly wish: LabelWish;
   readonly ask: LabelAsk;
   readonly layer: number;
 }
 
-/** A label that is wanted, and what becomes of it once it has a place, or none. */
+/** A label before placement, and what happens once it has a position or none. */
 interface Asked {
   readonly wish: LabelWish;
   readonly role: TextRole;
-  /** Its colour, and that of what it stands on. */
+  /** Its colour, and the colour behind it. */
   readonly colours: (place: LabelPlace) => Colours;
   readonly mark: MarkAt;
 }
 
-/** All labels of a figure, placed together: none stands on another, on a mark that is not its own, on a line, or over an edge. */
+/** Places all labels of a figure together: none overlaps another, a mark that is not its own, a line, or an edge. */
 export function labelsOf(facts: LabelFacts): Labels {
   const { pixels, way, room, layers } = facts;
   const width: WidthAt = (text, size, weight) => facts.width(text, { size, weight });
@@ -109,7 +109,7 @@ export function labelsOf(facts: LabelFacts): Labels {
   };
 }
 
-/** A label that was asked for, with its place. */
+/** A label with its position. */
 interface WithPlace {
   readonly item: Asked;
   readonly place: LabelPlace | null;
@@ -127,7 +127,7 @@ const askedName = (wish: LabelWish, { plan: { livery } }: PixelScales): Asked =>
   mark: NO_ONE,
 });
 
-/** By level line; null for one without a label. */
+/** For each level line; null for one without a label. */
 function linesAsked(pixels: PixelScales, width: WidthAt): (Asked | null)[] {
   const { livery, panels } = pixels.plan;
   const levelLines = panels.flatMap(panel => panel.levelLines);
@@ -176,7 +176,7 @@ interface Colours {
   readonly on: string;
 }
 
-/** A label's lines, each a text of its own. */
+/** The lines of a label, each an item. */
 function itemsOf({ box, lines, size, weight }: LabelPlace, role: TextRole, { colour, on }: Colours): SceneItem[] {
   const middle = box.left + box.width / 2;
   return lines.map((text, i): SceneItem => ({
@@ -192,7 +192,7 @@ function itemsOf({ box, lines, size, weight }: LabelPlace, role: TextRole, { col
   }));
 }
 
-/** Thin lines from labels that stand away from their marks. */
+/** Thin lines from labels that are away from their marks. */
 function leadersOf(places: readonly (LabelPlace | null)[], { plan }: PixelScales): SceneItem[] {
   const points = places.flatMap(place => (place?.leader ? [place.leader.x1, place.leader.y1, place.leader.x2, place.leader.y2] : []));
   return points.length ? [{ kind: 'segments', points: Float64Array.from(points), stroke: solid(plan.livery.soft, 1) }] : [];
@@ -229,12 +229,12 @@ function wantedOf(facts: LabelFacts, width: WidthAt): Wanted[] {
 
 const nothing = (): readonly string[][] => [];
 
-/** A number in fewer letters, each in a line. */
+/** Shorter forms of a number, each in one line. */
 function shorterOf({ number }: LabelAsk): LabelWish['shorter'] {
   return number ? () => shorterTexts(number.value, number.style).map(text => [number.before + text]) : nothing;
 }
 
-/** Marks that share a label may have it at any of them: the middle one first, then to both sides. */
+/** Candidate positions of a shared label: at the middle one of its marks first, then outwards. */
 function spotsOfTies(nth: number, ask: LabelAsk, facts: SpotFacts) {
   const { ties } = ask;
   if (!ties) return spotsOf(nth, ask, facts);
@@ -244,7 +244,7 @@ function spotsOfTies(nth: number, ask: LabelAsk, facts: SpotFacts) {
   return [ask.at, ...near].flatMap(at => spotsOf(nth, { ...ask, at }, facts));
 }
 
-/** How near a value lies to the middle of its layer's labelled ones: 0 for the highest and the lowest, below 1 for all others. */
+/** Priority among a layer's labels: 0 for the highest and lowest value, nearer to 1 towards the middle. */
 function extremesOf({ labels, values }: Layer): (at: number) => number {
   let [low, high] = [Infinity, -Infinity];
   for (const { at } of labels) {
@@ -256,7 +256,10 @@ function extremesOf({ labels, values }: Layer): (at: number) => number {
   return at => (half > 0 && Number.isFinite(half) ? 0.99 * (1 - Math.abs((values[at] as number) - middle) / half || 0) : 0);
 }
 
-/** As large as the marks allow, never too small to read: lying bars closer together than a line of text get smaller labels; so do upright ones closer than their labels are wide. */
+/**
+ * The largest letter size that the marks allow, never too small to read: bars closer together than a line of text, or than labels are wide, get
+ * smaller labels.
+ */
 function sizeFor({ pixels, layers }: LabelFacts, width: WidthAt): number {
   const { plan, layout } = pixels;
   const { label: largest } = sizesOf(plan.livery);
@@ -275,7 +278,7 @@ function sizeFor({ pixels, layers }: LabelFacts, width: WidthAt): number {
   }
 }
 
-/** From the value axis to the edges of the canvas, and a line above the plot: labels cover no tick and are never cut. */
+/** The area for labels: from the value axis to the edges of the canvas, and a line above the plot, so that labels cover no tick and are never cut. */
 export function labelRoom({ plan, layout: { area, width, names } }: PixelScales): Box {
   const top = Math.max(0, area.top - sizesOf(plan.livery).label - ABOVE);
   // Names that do not stand at the axis leave their room to all.

@@ -1,6 +1,6 @@
 /**
- * Where the middle of a line of letters lies above their base line, in sizes of the letters: half of what a family has above that line, less what it has
- * below, its letters taken as one size high. As canvases have it.
+ * Height of the middle of a line of text above its baseline, in units of the letter size: half of ascent minus descent of the family, as canvases
+ * define it.
  */
 export const letterMiddle = (fonts: string): number => (fonts.includes('Mono') ? middle(1927, 473) : middle(1000, 303));
 

@@ -15,7 +15,7 @@ const PLACES = 8;
 // How far from its line a label in the margin may stand, in lines of text.
 const MOST_OFF = 5;
 
-/** Level lines are named beside the plot where its marks have labels of their own, so that nothing collides. */
+/** Whether labels of level lines are in the margin beside the plot: they are where marks have labels of their own. */
 export const hasMarginLabels = ({ panels, categories, horizontal }: ChartPlan): boolean =>
   !horizontal &&
   panels.some(({ levelLines }) => levelLines.some(line => line.label)) &&
@@ -24,7 +24,7 @@ export const hasMarginLabels = ({ panels, categories, horizontal }: ChartPlan): 
 /** Room that labels in the margin need, in CSS pixels. */
 export const marginRoom = (plan: ChartPlan): number => (hasMarginLabels(plan) ? MARGIN + 8 : 0);
 
-/** The labels of level lines, by line in the order of the plan; null for one without. */
+/** The labels of level lines, for each line in the order of the plan; null for one without. */
 export function lineWishes(pixels: PixelScales, width: WidthAt): (Omit<LabelWish, 'priority'> | null)[] {
   const { plan } = pixels;
   const inMargin = hasMarginLabels(plan);
@@ -51,7 +51,7 @@ export function lineWishes(pixels: PixelScales, width: WidthAt): (Omit<LabelWish
     });
 }
 
-/** Words in lines no wider than the margin. */
+/** Words broken into lines no wider than the margin. */
 function brokenIn(label: string, measure: (text: string) => number): string[] {
   const rows: string[] = [];
   for (const word of label.split(' ')) {
@@ -62,14 +62,14 @@ function brokenIn(label: string, measure: (text: string) => number): string[] {
   return rows;
 }
 
-/** Beside the end of the line; where another's label is, above or below that. */
+/** Beside the end of the line; above or below that where another label is. */
 function inTheMargin({ layout: { area } }: PixelScales, pixel: number, height: number): Spot[] {
   const x = area.left + area.width;
   const offs = Array.from({ length: MOST_OFF }, (_, i) => [(i + 1) * (height / 2 + 1), -(i + 1) * (height / 2 + 1)]).flat();
   return [0, ...offs].map(off => ({ x, y: pixel + off, side: 'right', gap: BESIDE }));
 }
 
-/** A little above the right end of the line, or its left, or below either; else wherever along it nothing is in the way. */
+/** Above or below the right end of the line, or its left end; else anywhere along it where nothing is in the way. */
 function alongLine(pixels: PixelScales, line: LevelLine, whole: number): Spot[] {
   const { area } = pixels.layout;
   const { values } = line;

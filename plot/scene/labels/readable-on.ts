@@ -1,6 +1,6 @@
 import type { Livery } from 'core/plan';
 
-/** Ink or ground, whichever is further from a colour in lightness. */
+/** Ink or background colour, whichever differs more in lightness from a colour. */
 export function readableOn(colour: string, { ink, ground }: Pick<Livery, 'ink' | 'ground'>): string {
   return Math.abs(lightness(colour) - lightness(ink)) >= Math.abs(lightness(colour) - lightness(ground)) ? ink : ground;
 }

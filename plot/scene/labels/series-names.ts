@@ -13,7 +13,7 @@ const AROUND = 7;
 // After level lines, before labels of marks.
 const PRIORITY = -0.5;
 
-/** The name of a series as it is wanted at its marks, with the layer that it names. */
+/** The name of a series before placement, with the layer that it names. */
 export interface SeriesName {
   readonly layer: number;
   readonly wish: LabelWish;
@@ -52,7 +52,7 @@ export function seriesNames(
 /** Items of a layer that have a value. */
 const thereIn = ({ ends }: Layer): number[] => Array.from(ends.keys()).filter(at => !Number.isNaN(ends[at]));
 
-/** Heights at which the names of lines stand beside their ends, by layer: in the order of the ends, spread apart where those lie close together. */
+/** Vertical positions of names at the ends of lines, by layer: in the order of the ends, spread apart where ends are close together. */
 function heightsOf(pixels: PixelScales, layers: readonly PlacedLayer[]): ReadonlyMap<number, number> {
   const heights = new Map<number, number>();
   const ended = layers.flatMap(({ layer, ends, boxes }, nth) => {
@@ -70,7 +70,7 @@ function heightsOf(pixels: PixelScales, layers: readonly PlacedLayer[]): Readonl
   return heights;
 }
 
-/** To the right of the last point, at its height among the others; else above or below points of the line. */
+/** To the right of the last point, spread among the others; else above or below points of the line. */
 function alongLine({ ends, layer }: PlacedLayer, height: number | undefined, pixels: PixelScales): Spot[] {
   const { horizontal } = pixels.plan;
   const there = thereIn(layer);
@@ -92,7 +92,7 @@ function alongLine({ ends, layer }: PlacedLayer, height: number | undefined, pix
   return [...atEnd, ...[last, ...back].flatMap(at => beside.map(side => spot(at, side)))];
 }
 
-/** Within the largest bar, else beyond it. */
+/** Inside the largest bar, else beyond it. */
 function onBars({ boxes, layer }: PlacedLayer, first: number, { plan }: PixelScales): Spot[] {
   const sizes = Array.from(layer.ends.keys(), at => {
     const [, , width, height] = rectAt(boxes as Float64Array, 4 * at);

@@ -4,19 +4,19 @@ import type { SceneItem, TextWidth } from '../scene';
 /** A text of a scene. */
 export type TextItem = Extract<SceneItem, { readonly kind: 'text' }>;
 
-/** The share of a text's width that lies before its anchor. */
+/** The share of a text's width before its anchor. */
 export const SHARES = { left: 0, centre: 0.5, right: 1 } as const;
 
-/** The box of a text as it is written, before it is turned: as high as its letters. */
+/** The box of a text before rotation. */
 export function levelBox({ text, x, y, font, align }: TextItem, width: TextWidth): Box {
   const wide = width(text, font);
   return { left: x - wide * SHARES[align], top: y - font.size / 2, width: wide, height: font.size };
 }
 
-/** A corner of a text as it is written. */
+/** A corner of a text. */
 export type Corner = readonly [x: number, y: number];
 
-/** The corners of a text, turned or not, clockwise from its top left. */
+/** The corners of a text after rotation, clockwise from its top left. */
 export function cornersOf(item: TextItem, width: TextWidth): Corner[] {
   const { left, top, width: wide, height } = levelBox(item, width);
   const { turn = 0, x, y } = item;
@@ -34,7 +34,7 @@ export function cornersOf(item: TextItem, width: TextWidth): Corner[] {
   });
 }
 
-/** The smallest upright box around a text, turned or not. */
+/** The bounding box of a text after rotation. */
 export function textBox(item: TextItem, width: TextWidth): Box {
   if (!item.turn) return levelBox(item, width);
   const corners = cornersOf(item, width);

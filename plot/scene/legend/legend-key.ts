@@ -13,14 +13,14 @@ type Key = LegendEntry['key'];
 type MarkKey = Extract<Key, { kind: 'mark' }>;
 type BandKey = Extract<Key, { kind: 'band' }>;
 
-/** Width of a key in CSS pixels. */
+/** Width of a symbol of the legend in CSS pixels. */
 export function keyWidth(key: Key): number {
   if (key.kind === 'ramp') return key.colours.length * RAMP_STEP;
   if (key.kind === 'band') return key.style === 'edges' ? LINE : AREA;
   return isGlyph(key) ? SWATCH : isSeamed(key) ? LINE : markKeys[shapes[key.shape].key].width;
 }
 
-/** A legend's key looks like what it explains: a bar, a line with its dash and marker, a band, a glyph. */
+/** The symbol of an entry looks like the marks that it explains: a bar, a line with its dash and marker, a band, a glyph. */
 export function keyItems(key: Key, left: number, middle: number, ground: string): SceneItem[] {
   switch (key.kind) {
     case 'ramp':
@@ -36,7 +36,7 @@ export function keyItems(key: Key, left: number, middle: number, ground: string)
   }
 }
 
-/** A bar of a further series: long enough that the dashes of its seam are told apart. */
+/** The symbol of bars with a seam: long enough to tell its dashes apart. */
 const seamedKey = ({ colour, stroke }: MarkKey, left: number, middle: number, ground: string): SceneItem[] => [
   rect(left, middle - SWATCH / 2, LINE, SWATCH, colour),
   level(left, middle, dashed(ground, SEAM.width, stroke?.dash ?? 'solid')),
@@ -50,7 +50,7 @@ interface KeyLook {
   readonly items: (key: MarkKey, left: number, middle: number) => SceneItem[];
 }
 
-/** Keys of shapes, by the name that their entries in `core/shape` give. */
+/** Symbols of shapes, by the key in their registry entry. */
 const markKeys: { readonly [K in (typeof shapes)[keyof typeof shapes]['key']]: KeyLook } = {
   swatch: { width: SWATCH, items: ({ colour }, left, middle) => [rect(left, middle - SWATCH / 2, SWATCH, SWATCH, colour)] },
   stem: {

@@ -13,7 +13,7 @@ const MOST_WIDTH = 0.24;
 interface SideEntry {
   readonly entry: LegendEntry;
   readonly lines: readonly string[];
-  /** From the top of the legend. */
+  /** Distance from the top of the legend. */
   readonly top: number;
 }
 
@@ -21,12 +21,12 @@ interface SideEntry {
 export interface SideLegend {
   readonly entries: readonly SideEntry[];
   readonly font: Font;
-  /** CSS pixels, with the room around it; 0 for no legend. */
+  /** CSS pixels including the gap; 0 for no legend. */
   readonly width: number;
   readonly height: number;
 }
 
-/** The legend beside the plot of a figure of a width and a height, in CSS pixels; entries that have no room below the others go. */
+/** The legend to the right of a plot for a width and a height in CSS pixels; entries that do not fit are left out. */
 export function sideLegendOf({ legend, legendAt, livery }: ChartPlan, width: number, height: number, measure: TextWidth): SideLegend {
   const font = textFont(livery);
   if (legendAt !== 'side' || legend.length === 0) return { entries: [], font, width: 0, height: 0 };
@@ -44,14 +44,14 @@ export function sideLegendOf({ legend, legendAt, livery }: ChartPlan, width: num
   return { entries, font, width: entries.length ? MARGIN + widestKey + AFTER_KEY + widest : 0, height: top };
 }
 
-/** A legend with the corner that its room begins at. */
+/** A legend with the top left corner of its room. */
 export interface SidePlace {
   readonly words: SideLegend;
   readonly left: number;
   readonly top: number;
 }
 
-/** Where words begin: all keys take the room of the widest. */
+/** The start of the words: all symbols take the width of the widest. */
 const textLeft = ({ words, left }: SidePlace): number =>
   left + MARGIN + AFTER_KEY + Math.max(0, ...words.entries.map(({ entry }) => keyWidth(entry.key)));
 
@@ -72,7 +72,7 @@ export const sideItems = (place: SidePlace, { livery }: ChartPlan): SceneItem[] 
     })),
   ]);
 
-/** Where its entries lie. */
+/** Boxes of its entries. */
 export const sidePlaces = (place: SidePlace): PartPlaces =>
   place.words.entries.map(({ lines, top }, i) => [
     `legend ${i + 1}`,

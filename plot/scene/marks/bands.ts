@@ -6,15 +6,15 @@ import type { SceneItem } from '../scene';
 
 const FILL_ALPHA = '33';
 
-/** A band with where its ends lie, upright or lying. */
+/** A band with the pixels of its ends. */
 interface BandFacts {
   readonly band: BandPlan;
   readonly pixels: PixelScales;
-  /** Categories that have both ends. */
+  /** Indexes of categories that have both ends. */
   readonly there: readonly number[];
 }
 
-/** How every style of band becomes items. A new style is an entry here and in `core/cue`. */
+/** How each style of band is drawn. A new style is an entry here and in `core/cue`. */
 const styles: { readonly [S in BandStyle]: (facts: BandFacts) => SceneItem[] } = {
   filled: facts =>
     runsOf(facts.there).map(run => {
@@ -63,11 +63,11 @@ const filled = (points: readonly Point[], { colour }: BandPlan): SceneItem => ({
   stroke: null,
 });
 
-/** A value at a category, or so many pixels beside its middle. */
+/** A value at a category, or some pixels beside its middle. */
 const pointOf = ({ band, pixels }: BandFacts, at: number, value: number, beside = 0): Point =>
   pixels.point(pixels.along(at) + beside, pixels.value(band.panel, band.axis, value));
 
-/** Neighbouring categories that have a band, run by run: a missing value leaves a gap. */
+/** Runs of neighbouring categories that have a band: a missing value leaves a gap. */
 function runsOf(there: readonly number[]): number[][] {
   const runs: number[][] = [];
   for (const at of there) {
@@ -78,7 +78,7 @@ function runsOf(there: readonly number[]): number[][] {
   return runs;
 }
 
-/** A run reaches to the outer edges of its first and last category, so that one category alone still shows. */
+/** A run reaches to the outer edges of its first and last category, so that a single category shows too. */
 function alongRun(run: readonly number[], values: Float64Array, facts: BandFacts): Point[] {
   const [first, last] = [run[0] as number, run.at(-1) as number];
   const { pixels } = facts;

@@ -9,7 +9,7 @@ import type { Corners, SceneItem } from '../scene';
 const RADIUS = 2;
 const WIDE_ENOUGH = 6;
 
-/** Columns and lying bars, colour by colour; a missing value has none. */
+/** Columns and lying bars, grouped by colour; a missing value has none. */
 export const barMarks: MarkMaker = (placed, facts) => ({
   bars: [...fills(placed, facts), ...seams(placed, facts), ...outlines(placed, facts)],
 });
@@ -35,7 +35,7 @@ export const stemMarks: MarkMaker = (placed, facts) => {
   };
 };
 
-/** Bars between two values of their own: plain, from one colour to another, or as whiskers; joined where asked. */
+/** Bars between two values: in one colour, with a gradient, or as whiskers; connected where wanted. */
 export const spanMarks: MarkMaker = (placed, facts) => {
   const { layer } = placed;
   const boxes = placed.boxes as Float64Array;
@@ -79,13 +79,13 @@ function fills(placed: PlacedLayer, { pixels }: MarkFacts): SceneItem[] {
   }));
 }
 
-/** Rounded at the end that shows the value, square at the base; within a stack only the size of a part is read. */
+/** Corners: rounded at the end that shows the value, square at the base. Parts of a stack have square corners. */
 function cornersOf(rises: boolean, horizontal: boolean, radius: number): Corners {
   if (horizontal) return rises ? [0, radius, radius, 0] : [radius, 0, 0, radius];
   return rises ? [radius, radius, 0, 0] : [0, 0, radius, radius];
 }
 
-/** Seams tell the bars of one series from another's beside their colour: a dashed line along them, in the ground's colour. */
+/** Dashed seams along the bars of a series, in the background colour, so that series differ by more than colour. */
 function seams(placed: PlacedLayer, { pixels, sizes }: MarkFacts): SceneItem[] {
   const { dash } = placed.layer.stroke;
   if (dash === 'solid' || !sizes.words) return [];

@@ -1,6 +1,6 @@
 import type { Dash } from 'core/cue';
 
-/** Dash patterns in CSS pixels for a line of a width. */
+/** The dash pattern of a line in CSS pixels, for its width. */
 export function dashOf(dash: Dash, width: number): number[] {
   const unit = Math.max(1.5, width);
   return { solid: [], dashed: [unit * 3.5, unit * 2.5], dotted: [unit, unit * 2], 'dash-dot': [unit * 4, unit * 2, unit, unit * 2] }[dash];

@@ -3,7 +3,7 @@ import type { Layer } from 'core/plan';
 /** Left, top, width and height in CSS pixels. */
 export type Rect = readonly [left: number, top: number, width: number, height: number];
 
-/** The box that begins at an index of a flat list. */
+/** The box at an index of a flat list. */
 export const rectAt = (boxes: Float64Array, i: number): Rect => [
   boxes[i] as number,
   boxes[i + 1] as number,
@@ -11,7 +11,7 @@ export const rectAt = (boxes: Float64Array, i: number): Rect => [
   boxes[i + 3] as number,
 ];
 
-/** Items of a layer that have one look, by that look. */
+/** Items of a layer grouped by look. */
 export function byLook<Look>(layer: Layer, keeps: (at: number) => boolean, keyOf: (at: number) => Look): Map<Look, number[]> {
   const groups = new Map<Look, number[]>();
   for (let at = 0; at < layer.ends.length; at++) {
@@ -24,7 +24,7 @@ export function byLook<Look>(layer: Layer, keeps: (at: number) => boolean, keyOf
   return groups;
 }
 
-/** Some of a flat list's entries, `wide` numbers each. */
+/** Selected entries of a flat list, `wide` numbers each. */
 export function picked(from: Float64Array, items: readonly number[], wide: 2 | 4): Float64Array {
   const out = new Float64Array(items.length * wide);
   for (let i = 0; i < items.length; i++) for (let k = 0; k < wide; k++) out[i * wide + k] = from[(items[i] as number) * wide + k] as number;

@@ -21,10 +21,13 @@ export function glyphItems(placed: PlacedLayer, { pixels, sizes }: MarkFacts): S
   return [...markers, ...glyphs];
 }
 
-/** Glyphs never grow wider than their category, nor too small to tell. */
+/** The size of glyphs: no wider than their category, no smaller than legible. */
 const sizeIn = ({ pitch }: PixelScales, { glyph }: Sizes): number => Math.max(Math.min(glyph, 3.5), Math.min(glyph, pitch * 0.45));
 
-/** On a point; beyond the end of a bar, or where a label would stand. Null where the value is missing, or beyond the axis: there a sign of its own stands. */
+/**
+ * The position of a glyph: on a point, beyond the end of a bar, or in the label's place. Null where the value is missing or beyond the axis, which
+ * has a sign of its own.
+ */
 function glyphPlace(placed: PlacedLayer, { at, beyond, inside = false }: GlyphAsk, pixels: PixelScales, size: number): FigurePoint | null {
   const { layer, ends, boxes } = placed;
   const [x, y] = [ends[2 * at] as number, ends[2 * at + 1] as number];

@@ -4,7 +4,7 @@ import { dashed, type Sizes } from './looks';
 import type { PixelScales } from '../pixel-scales';
 import type { SceneItem } from '../scene';
 
-/** A level line: across the whole plot where it is one level, else flat over each stretch of equal value. */
+/** A level line: across the whole plot for one level, else flat over each run of equal values. */
 export function levelItems(line: LevelLine, pixels: PixelScales, sizes: Sizes): SceneItem[] {
   const level = levelIn(line.values);
   const { area } = pixels.layout;
@@ -33,7 +33,7 @@ function piecesOf(line: LevelLine, pixels: PixelScales): Piece[] {
   }));
 }
 
-/** Stretches of equal value. */
+/** Runs of equal values. */
 function stretchesOf({ values }: LevelLine): Piece[] {
   const stretches: { from: number; to: number; value: number }[] = [];
   values.forEach((value, at) => {

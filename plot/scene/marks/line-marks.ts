@@ -11,14 +11,14 @@ const FILL_ALPHA = '3d';
 // Corners of so many points are too small to be seen round.
 const DENSE = 1000;
 
-/** A line through the points of a layer, a gap where one is missing. */
+/** A line through the points of a layer, with a gap at a missing one. */
 export const lineMarks: MarkMaker = (placed, facts) => {
   const stroke = strokeOf(placed, facts);
   const lines = runsIn(placed, facts).flatMap(run => pathsOf(traced(placed, run, facts), stroke, placed, facts));
   return { lines, points: points(placed, facts) };
 };
 
-/** The same with the ground between the line and its base filled. */
+/** A line with the area between it and its base filled. */
 export const areaMarks: MarkMaker = (placed, facts) => {
   const stroke = strokeOf(placed, facts);
   const areas = runsIn(placed, facts).flatMap((run): SceneItem[] => {
@@ -40,7 +40,7 @@ export const areaMarks: MarkMaker = (placed, facts) => {
 /** Points alone. */
 export const pointMarks: MarkMaker = (placed, facts) => ({ points: points(placed, facts) });
 
-/** A path, in the pieces that the breaks of its axis leave. */
+/** A path without the parts within breaks of its axis. */
 function pathsOf(points: Float64Array, stroke: StrokeLook, { layer }: PlacedLayer, { pixels }: MarkFacts): SceneItem[] {
   const strips = pixels.breaksOf(layer.panel, layer.axis);
   // Where a break cuts it, a line ends straight: a round end would reach into the gap.
@@ -54,14 +54,14 @@ function pathsOf(points: Float64Array, stroke: StrokeLook, { layer }: PlacedLaye
   }));
 }
 
-/** A dash goes on from one end to the other; an undashed line may come in pieces, whose round ends meet. */
+/** A dashed line is one path so that its dashes are continuous; a solid one may be several whose round ends meet. */
 function strokeOf({ layer }: PlacedLayer, { pixels, sizes }: MarkFacts): StrokeLook {
   const width = Math.min(layer.stroke.width, sizes.line);
   const look = dashed(layer.colour, width, layer.stroke.dash);
   return { ...look, join: pixels.plan.categories.length > DENSE ? 'bevel' : 'round', cap: look.dash.length ? 'butt' : 'round' };
 }
 
-/** Points in stretches between missing values, reduced to what shows at the plot's width. */
+/** Points between missing values, reduced to what shows at the plot's width. */
 function runsIn({ layer }: PlacedLayer, { pixels }: MarkFacts): number[][] {
   const { area } = pixels.layout;
   const beyond = layer.beyond.length > 0;
@@ -84,13 +84,13 @@ const joined = (a: Float64Array, b: Float64Array): Float64Array => {
   return out;
 };
 
-/** Along the ends of a run. */
+/** The path along the ends of a run. */
 function traced({ layer, ends }: PlacedLayer, run: readonly number[], facts: MarkFacts): Float64Array {
   const points = picked(ends, run, 2);
   return shapeOf(layer).steps ? stepped(points, facts.pixels.plan.horizontal) : points;
 }
 
-/** Back along the bases of a run: those of the parts below, or the one that all begin at. */
+/** The path back along the bases of a run: the parts below, or the common base. */
 function tracedBack({ layer }: PlacedLayer, run: readonly number[], { pixels }: MarkFacts): Float64Array {
   const points = new Float64Array(2 * run.length);
   run.forEach((at, i) => {
@@ -100,7 +100,7 @@ function tracedBack({ layer }: PlacedLayer, run: readonly number[], { pixels }: 
   return shapeOf(layer).steps ? stepped(points, pixels.plan.horizontal) : points;
 }
 
-/** Level stretches that change half way from one point to the next. */
+/** Horizontal segments that change half way between neighbouring points. */
 function stepped(points: Float64Array, horizontal: boolean): Float64Array {
   const count = points.length / 2;
   const out = new Float64Array(Math.max(0, 3 * count - 2) * 2);
@@ -119,7 +119,10 @@ function stepped(points: Float64Array, horizontal: boolean): Float64Array {
   return out;
 }
 
-/** Points show where they are the shape, where a cue marks them, and where no line reaches them, as none does a missing date; a glyph stands for its point. */
+/**
+ * Points to draw: all where points are the shape, else those that a cue marks or that no line reaches, such as a missing date. A glyph replaces its
+ * point.
+ */
 function points(placed: PlacedLayer, { pixels, sizes }: MarkFacts): SceneItem[] {
   const { layer, ends } = placed;
   const { ends: values, marked, colours, stroke } = layer;

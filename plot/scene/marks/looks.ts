@@ -2,7 +2,7 @@ import type { Dash } from 'core/cue';
 import { dashOf } from './dashes';
 import type { StrokeLook } from '../scene';
 
-/** An undashed stroke with round joins. */
+/** A solid stroke with round joins. */
 export const solid = (colour: string, width: number): StrokeLook => ({ colour, width, dash: [], join: 'round', cap: 'butt' });
 
 /** A stroke with a dash by name. */
@@ -11,20 +11,20 @@ export const dashed = (colour: string, width: number, dash: Dash): StrokeLook =>
   dash: dashOf(dash, width),
 });
 
-/** The seam along the bars of a series: its width, how far from their edge, and the least bar that has one, in CSS pixels. */
+/** The seam along the bars of a series: its width, its distance from their edge, and the narrowest bar that has one, in CSS pixels. */
 export const SEAM = { width: 1.5, inset: 3.5, leastBar: 5 } as const;
 
-/** Sizes of what is drawn at marks, in CSS pixels. */
+/** Sizes of marks in CSS pixels. */
 export interface Sizes {
   readonly point: number;
   readonly markedPoint: number;
   readonly head: number;
-  /** Half the side of a glyph, at most. */
+  /** Largest half side of a glyph. */
   readonly glyph: number;
   readonly marker: number;
-  /** The widest line. */
+  /** Width of the widest line. */
   readonly line: number;
-  /** Titles, names, labels. */
+  /** Whether titles, names and labels are drawn. */
   readonly words: boolean;
 }
 

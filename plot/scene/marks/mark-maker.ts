@@ -8,7 +8,7 @@ export interface MarkFacts {
   readonly sizes: Sizes;
 }
 
-/** The marks of one layer by depth: areas lie behind all bars, lines before them, points before all lines. */
+/** The marks of one layer by depth: areas are behind all bars, lines in front of them, points in front of all lines. */
 export interface Marks {
   readonly areas?: readonly SceneItem[];
   readonly bars?: readonly SceneItem[];

@@ -3,7 +3,7 @@ import { areaMarks, lineMarks, pointMarks } from './line-marks';
 import { barMarks, spanMarks, stemMarks } from './bar-marks';
 import type { MarkMaker } from './mark-maker';
 
-/** How every shape becomes items of the scene: the other half of its entry in `core/shape`, which knows no pixels. */
+/** How each shape is drawn; its other facts are in its entry in `core/shape`. */
 const makers: { readonly [S in ShapeName]: MarkMaker } = {
   column: barMarks,
   stem: stemMarks,

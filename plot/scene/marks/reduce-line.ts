@@ -1,6 +1,6 @@
 /**
- * Indices of a line's points that show at a width: of every pixel's stretch the first, the lowest, the highest and the last, every point
- * that must stay, and the borders of gaps. Rising. Method: M4 aggregation (Jugel et al., 2014). Cost: O(n).
+ * Indexes of a line's points that show at a width: for each pixel column the first, lowest, highest and last, every point that must stay, and the
+ * borders of gaps. Sorted ascending. Method: M4 aggregation (Jugel et al., 2014). Cost: O(n).
  */
 export function reduceLine(values: Float64Array, widthPx: number, mustStay: Uint8Array, places: Float64Array | null = null): number[] {
   const count = values.length;
