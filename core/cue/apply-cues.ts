@@ -8,10 +8,10 @@ import { aroundOf, type Surroundings } from './scope/surroundings';
 import { kindOf, type Cue } from './registry';
 import type { Treatment } from './looks/treatments';
 
-/** A cue applied to a frame: its helper columns and treatments, or why it rests. */
+/** A cue applied to a frame: its helper columns and treatments, or the reason why it rests. */
 export interface AppliedCue {
   readonly cue: Cue;
-  /** Place in the figure's list, from 1, counted over all cues. */
+  /** Its number in the figure's list of cues, from 1. */
   readonly number: number;
   readonly helpers: readonly HelperColumn[];
   readonly treatments: readonly Treatment[];
@@ -50,9 +50,9 @@ export function applyCues(cues: readonly Cue[], frame: Frame, stages: Stages = r
 }
 
 interface Written {
-  /** What of the surroundings the text may depend on. */
+  /** The parts of the surroundings on which the text may depend, as a key. */
   readonly around: string;
-  /** Parts that asked for a name, and the names they were given. */
+  /** Parts for which a name was asked, and the names given. */
   readonly parts: readonly string[];
   readonly names: readonly string[];
   readonly expansion: Expansion;
@@ -60,7 +60,7 @@ interface Written {
 
 const written = keptPer<Cue, Written>();
 
-/** A cue written out; an edit of data leaves cues as they are, so one that gets the same names again is not written anew. */
+/** A cue expanded into formulas. Edits of data leave cues unchanged, so a cue that gets the same names is not expanded again. */
 function expanded(
   cue: Cue,
   { around, signature }: { readonly around: Surroundings; readonly signature: string },
@@ -82,22 +82,22 @@ function expanded(
   return expansion;
 }
 
-/** Formulas as one text, to tell whether they are the same as the last time; a cue that is not written anew keeps its own. */
+/** Formulas as one text, for comparison with the last time. */
 const textOf = oncePer((formulas: readonly HelperFormula[]): string => JSON.stringify(formulas));
 
-/** Only marks can stand out from a rest. */
+/** Whether a cue has marks that stand out, so that others can move to the background. */
 const quiets = (cue: Cue, treatments: readonly Treatment[]): boolean =>
   cue.quiet && treatments.some(({ show }) => show === 'mark' || show === 'line');
 
 const BETWEEN_WORDS = /[^\p{L}\p{N}_]+/u;
 
-/** One evaluator for all cues of a figure, so that what they share is computed once. Cost: none for it until a cue is computed anew. */
+/** One evaluator for all cues of a figure, so that what they share is computed once. It costs nothing until a cue has to be computed. */
 class HelperRun {
   private evaluator: Evaluator | null = null;
   private scope: Scope;
   private readonly claimed = new Set<string>();
 
-  /** Formulas of the cues before, which a later one may read, and their columns that the evaluator does not know yet. */
+  /** Formulas of earlier cues, which later ones may read, and their columns that the evaluator does not have yet. */
   private before = '';
   private waiting: HelperColumn[] = [];
   private readonly readable: string[] = [];
@@ -118,7 +118,7 @@ class HelperRun {
     return name;
   }
 
-  /** All of a cue's columns, or the first formula that does not compile: a formula of the analyst's own may not. */
+  /** All columns of a cue, or the first formula that does not compile, which can happen with the analyst's own. */
   computeAll(place: number, formulas: readonly HelperFormula[]): Result<HelperColumn[]> {
     const written = textOf(formulas);
     let isNew = false;
@@ -134,7 +134,7 @@ class HelperRun {
     return computed;
   }
 
-  /** Whether formulas may name a column of the cues before: where none stands in them, none of those cues matters. */
+  /** Whether formulas may name a column of an earlier cue; if none does, the earlier cues do not matter. */
   private mayRead(formulas: readonly HelperFormula[]): boolean {
     if (this.readable.length === 0) return false;
     const text = formulas

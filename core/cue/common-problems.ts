@@ -3,7 +3,7 @@ import { columnOf, type NumericValues } from 'core/table';
 import type { CueBase, FoundProblem, Placed } from './kind';
 import { scopeColumns } from './scope/scope';
 
-/** Problems that any cue may have: its columns, its scope, its order, and a measure in which nothing stands out. */
+/** Problems of any kind of cue: its columns, its scope, its order, and a measure whose values are all equal. */
 export function commonProblems(cue: Placed<CueBase>, frame: Frame, columns: readonly string[], ordered: boolean): FoundProblem[] {
   const known = numbersOf(frame);
   const absent = columns.find(name => !known.includes(name));
@@ -17,25 +17,25 @@ export function commonProblems(cue: Placed<CueBase>, frame: Frame, columns: read
   return [];
 }
 
-/** What the reader should know when values do not differ; for kinds that pick rows by their size. */
+/** A note where values do not differ, for kinds that pick rows by size. */
 export function samenessProblems(name: string, frame: Frame): FoundProblem[] {
   const { count, equal } = variety(dataOf(frame, name));
   if (count === 1) return [{ problem: { code: 'cue-one-value', name }, rests: false }];
   return equal ? [{ problem: { code: 'cue-all-equal', name }, rests: false }] : [];
 }
 
-/** A note where a kind that divides up wholes meets negative values. */
+/** A note where a kind that shows shares of a total meets negative values. */
 export const negativeProblems = (name: string, frame: Frame): FoundProblem[] =>
   dataOf(frame, name).some(value => value < 0) ? [{ problem: { code: 'cue-negative', name }, rests: false }] : [];
 
-/** Measures and helper columns by hand that hold numbers. */
+/** Number columns among measures and helper columns by hand. */
 export const numbersOf = (frame: Frame): string[] =>
   [...frame.measures, ...frame.helpers].filter(name => columnOf(frame.table, name)?.type === 'number');
 
-/** The numbers of a frame's column; only for columns that hold numbers. */
+/** The numbers of a column of the frame, which must be a number column. */
 export const dataOf = (frame: Frame, name: string): Float64Array => (columnOf(frame.table, name) as NumericValues).data;
 
-/** How many values are there, and whether all of them are equal; looks no further than the second different one. */
+/** The count of values, and whether all are equal. Stops at the second different value. */
 function variety(data: Float64Array): { count: number; equal: boolean } {
   let [count, first] = [0, NaN];
   for (let row = 0; row < data.length; row++) {

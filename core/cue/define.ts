@@ -22,13 +22,13 @@ import { readScope, renamedScope, scopeIn, scopeSchema, scopeToken, wholeWindowO
 import type { Treatment, TreatmentOf } from './looks/treatments';
 import { penSchema, withPen, type Frame } from 'core/frame';
 
-/** One word of a kind's sentence: how it stands there, and what choosing another does. */
+/** One token of a kind's sentence: how it reads, and what choosing a value changes. */
 export interface TokenOf<C> {
   token(cue: C, words: CueFacts, key: string): Token;
   set(cue: C, value: string, words: CueFacts): C;
 }
 
-/** The questions that a kind may ask about a cue in any place. */
+/** A cue whose scope may not be read, because it is not resolved yet. */
 type Unplaced<C extends CueBase> = Omit<C, 'scope'>;
 
 /** The definition of a kind; `defineKind` adds the parts that all kinds share: measure, scope, looks, quiet, renaming, problems. */
@@ -40,13 +40,13 @@ export interface KindDef<C extends CueBase> {
   /** Typed words that tune a new cue; none unless given. */
   readonly tuning?: readonly TuningWord[];
   fresh(words: CueFacts): Omit<C, 'id' | 'kind' | 'on'>;
-  /** Whether the cue follows an order; it may unless said. */
+  /** Whether the cue follows an order; "may" by default. */
   readonly orders?: Orders | ((cue: Unplaced<C>) => Orders);
-  /** Labels can tell a difference. */
+  /** Whether labels can show a difference. */
   readonly differs?: boolean;
   readonly tokens: Readonly<Record<string, TokenOf<C>>>;
   reads(cue: Placed<C>, say: (key: string) => Token, words: CueFacts): Sentence;
-  /** Whether the cue computes something over all values in its scope that its sentence does not say yet: how many there were is added to it. */
+  /** Whether the cue computes a statistic over all rows of its scope and its sentence does not state their count, which is then added. */
   sees?(cue: Placed<C>): boolean;
   finer?(cue: Placed<C>, say: (key: string) => Token, words: CueFacts): Sentence[];
   /** Parts that have a look, in order. */
@@ -62,7 +62,7 @@ export interface KindDef<C extends CueBase> {
   renamed?(cue: C, from: string, to: string): C;
 }
 
-/** The schema of a kind: what all cues have, and its own fields. */
+/** The schema of a kind: the fields of all cues, to which its own are added. */
 export const cueFields = <K extends string>(kind: K) => ({
   id: z.string(),
   kind: z.literal(kind),
@@ -142,7 +142,7 @@ export function defineKind<C extends CueBase>(def: KindDef<C>): CueKind<C> {
 const ordersOf = <C extends CueBase>({ orders = 'may' }: KindDef<C>, cue: C): Orders =>
   typeof orders === 'function' ? orders(cue) : orders;
 
-/** The look of a part, or a plain one. */
+/** The look of a part; a plain one where none is set. */
 export const lookOf = (cue: Pick<CueBase, 'looks'>, part: string): Look =>
   cue.looks[part] ?? { colour: '', outline: false, glyph: '', label: 'none', text: '' };
 
@@ -178,14 +178,14 @@ function renamedIn<C extends CueBase>(def: KindDef<C>, cue: C, from: string, to:
   return def.renamed ? def.renamed(renamed, from, to) : renamed;
 }
 
-/** Words with formulas in braces, in which a column has another name. */
+/** A text with formulas in braces, with a column renamed. */
 const renamedText = (text: string, from: string, to: string): string =>
   text.replaceAll(
     /\{(.*?)(\s+as\s+[\p{L}\p{N}_ ]+?)?\s*\}/gu,
     (_, formula: string, as = '') => `{${renameNames(formula, new Map([[from, to]]))}${String(as)}}`,
   );
 
-/** The lines of a cue as its pen draws them; a marker is nothing for a level. */
+/** The treatments with the pen of the cue applied to its lines. A level line has no markers. */
 function drawnBy(cue: CueBase, { helpers, treatments }: Expansion): Expansion {
   const pen = cue.pen;
   if (!pen) return { helpers, treatments };
@@ -196,7 +196,7 @@ function drawnBy(cue: CueBase, { helpers, treatments }: Expansion): Expansion {
   };
 }
 
-/** A label that tells a share gets it from a helper column, like every other number: of all rows of the scope, whatever their order. */
+/** Adds a helper column for labels that show a share: of all rows of the scope, whatever their order. */
 function withShares(measure: string, scope: Scope, expansion: Expansion, nameFor: (part: string) => string): Expansion {
   const asks = (item: Treatment): boolean => (item.show === 'mark' || item.show === 'ramp') && item.look.label === 'share';
   if (!expansion.treatments.some(asks)) return expansion;
@@ -207,7 +207,7 @@ function withShares(measure: string, scope: Scope, expansion: Expansion, nameFor
   return { helpers: [...expansion.helpers, share], treatments };
 }
 
-/** A part's label tells the share that it has of all parts of its row, from a helper column of its own. */
+/** Adds a helper column for each part whose label shows its share of all parts of the row. */
 function withPartShares({ helpers, treatments }: Expansion, nameFor: (part: string) => string): Expansion {
   const shares: HelperFormula[] = [];
   const named = (part: string): string => nameText(helpers.find(helper => helper.part === part)?.name ?? part);
@@ -251,7 +251,7 @@ export const yesNo = <C>(field: keyof C, about: string, yes: string, no: string)
   set: (cue, value) => ({ ...cue, [field]: value === 'true' }),
 });
 
-/** A measure or helper column of the figure. */
+/** A token that sets one field to a measure or helper column of the figure. */
 export const measure = <C>(field: keyof C, about = 'Measure'): TokenOf<C> => ({
   token: (cue, words, key) => {
     const token = choiceToken(key, about, String(cue[field]), measureOptions(words));
@@ -265,17 +265,17 @@ export const TYPED_NUMBER = /^\d+(\.\d+)?$/;
 /** A count of two or more among typed words. */
 export const TYPED_COUNT = /^([2-9]|[1-9]\d{1,4})$/;
 
-/** What a typed number may be. */
+/** Limits of a typed number. */
 export interface NumberLimits {
   readonly low: number;
   readonly high: number;
   readonly whole?: boolean;
   readonly offers: readonly number[];
-  /** How a number reads in the sentence; plain digits unless said. */
+  /** How a number reads in the sentence; plain digits by default. */
   readonly reads?: (value: number) => string;
 }
 
-/** A number, typed or chosen. */
+/** A token that sets one field to a number, typed or chosen. */
 export const number = <C>(
   field: keyof C,
   about: string,
@@ -294,13 +294,13 @@ export const number = <C>(
   };
 };
 
-/** A value to compare with (see `Level`). */
+/** A token that sets one field to a level (see `Level`). */
 export const level = <C>(field: keyof C, about: string): TokenOf<C> => ({
   token: (cue, words, key) => levelToken(key, about, cue[field] as Level, words),
   set: (cue, value, words) => ({ ...cue, [field]: readLevel(value, measuresWithin(words), words.along) ?? cue[field] }),
 });
 
-/** A colour that belongs to a line or band, not to marks. */
+/** A token that sets one field to the colour of a line or band, not of marks. */
 export const colour = <C>(field: keyof C, about: string): TokenOf<C> => ({
   token: (cue, facts, key) => ({ ...colourToken('', { ...NO_LOOK, colour: String(cue[field]) }, facts.looks), key, about }),
   set: (cue, value) => ({ ...cue, [field]: value }),

@@ -3,7 +3,7 @@ import type { CueKind } from './kind';
 import type { CueFacts } from './scope/surroundings';
 import { cueKinds, type Cue, type CueKindName } from './registry';
 
-/** A kind of cue as it would read on this figure. */
+/** A kind of cue with its sentence for this figure. */
 export interface CueOffer {
   readonly kind: CueKindName;
   readonly reads: string;
@@ -12,8 +12,8 @@ export interface CueOffer {
 }
 
 /**
- * Kinds whose sentence, help or further words hold every word typed, or a form of it; what matches at the front of the words comes
- * first. A number in the query goes into the cue where it takes one: "top 5".
+ * Kinds whose sentence, help or search words contain every typed word or a form of it, the best matches first. Words that tune a kind, such as the
+ * number in "top 5", are applied to the offered cue.
  */
 export function findCues(query: string, words: CueFacts): CueOffer[] {
   const typed = query
@@ -35,7 +35,7 @@ function offerOf(name: CueKindName, words: CueFacts, typed: readonly string[]): 
   return { kind: name, reads: readSentence(kind.sentence(cue, words)), help: kind.help, cue };
 }
 
-/** A new cue with what the typed words say about it: a measure of the figure, and what its kind is tuned by. */
+/** A new cue tuned by the typed words: the measure that they name, then what its kind is tuned by. */
 function tuned(kind: CueKind<Cue>, cue: Cue, typed: readonly string[], words: CueFacts): Cue {
   const measure = words.measures.find(name => typed.includes(name.toLowerCase()));
   const about = measure === undefined ? cue : kind.change(cue, 'measure', measure, words);

@@ -17,7 +17,7 @@ import { span, type SpanCue } from './kinds/span';
 import { threshold, type ThresholdCue } from './kinds/threshold';
 import { typical, type TypicalCue } from './kinds/typical';
 
-/** Every kind of cue, as the search lists them. A new one is its file plus its line here, in `Cue` and in `cueSchema`. */
+/** Every kind of cue, in the order of the search. A new one is its file and its lines here, in `cueKinds` and `Cue`. */
 export const cueKinds = {
   extremes,
   rank,
@@ -59,5 +59,5 @@ export type CueKindName = keyof typeof cueKinds;
 /** A cue of any kind as it is stored. */
 export const cueSchema: z.ZodMiniType<Cue> = z.discriminatedUnion('kind', Object.values(cueKinds).map(kind => kind.schema) as never);
 
-/** The definition behind a cue, under the one type all kinds share. */
+/** The definition of a cue's kind, typed for any cue. */
 export const kindOf = (cue: Pick<CueBase, 'kind'>): CueKind<Cue> => cueKinds[cue.kind as CueKindName];

@@ -5,7 +5,7 @@ import type { NumericValues } from 'core/table';
  * whole numbers: the double that the decimal number itself has. `5.1` is the lower end of its own bin, and so is every other end.
  */
 export interface Bins {
-  /** The bin that a value lies in: its lower end belongs to it, its upper end to the next. */
+  /** The bin of a value: its lower end belongs to it, its upper end to the next. */
   readonly indexOf: (value: number) => number;
   /** The exact lower end of a bin. */
   readonly lowerEnd: (index: number) => number;
@@ -47,7 +47,7 @@ export function binWidth(column: NumericValues, width: number | null): number {
   return Number(`${factor}e${power}`);
 }
 
-/** Least and largest value that is there; `[Infinity, -Infinity]` when none is. */
+/** Smallest and largest value; `[Infinity, -Infinity]` when all are missing. */
 export function extentOf({ data }: NumericValues): [low: number, high: number] {
   let [low, high] = [Infinity, -Infinity];
   for (const value of data) {

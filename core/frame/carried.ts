@@ -3,8 +3,8 @@ import type { Stages } from 'core/stages';
 import { takeColumn, type Column, type Table } from 'core/table';
 
 /**
- * Text columns with one value in each group (the valley of a hut): they can stand beside the category as data,
- * and a cue can look within them. Columns in `except` are passed over.
+ * Text columns with one value in each group (the valley of a hut): they can be shown beside the category, and a cue can group by them. Columns in
+ * `except` are skipped.
  */
 export function carriedColumns(
   rows: Table,

@@ -14,12 +14,12 @@ import type { Step } from './schema';
 import { binWidth } from './bins';
 import { allSteps } from './steps';
 
-/** The values of a period without rows, by measure; missing in every other column. */
+/** The values of a period without rows, by measure; every other column is missing there. */
 export type EmptyValues = Readonly<Record<string, number>>;
 
 /**
- * The frame with a row for every step between the first and the last, in every panel and series: a period without rows is there, with what its
- * measures are over no rows. `keyCount` columns stand first, the category the very first.
+ * The frame with a row for every step between the first and the last, in every panel and series. A period without rows gets the values of its
+ * measures over no rows. The first `keyCount` columns are keys, the category first.
  */
 export function filledSteps(table: Table, keyCount: number, step: Step, source: Column, empty: EmptyValues): Table {
   const [category] = table.columns;

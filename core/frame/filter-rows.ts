@@ -16,8 +16,8 @@ import {
 import type { Filter } from './schema';
 
 /**
- * Rows that pass every filter, in table order; null when all rows do. A filter on an unknown column keeps all. The largest and
- * smallest of a measure are looked for among the rows that pass all other filters.
+ * Rows that pass every filter, in table order; null when all do. A filter on an unknown column keeps all rows. The largest and smallest of a measure
+ * are found among the rows that pass all other filters.
  */
 export function filterRows(table: Table, filters: readonly Filter[]): Result<Int32Array | null> {
   if (filters.length === 0) return success(null);

@@ -22,7 +22,7 @@ export type PlanCue = z.infer<typeof schema>;
 const PLAN = /\b(plan|planned|target|goal|budget|expected|quota)\b/i;
 const ACTUAL = /\b(actual|real|reached|result|delivered|sold)\b/i;
 
-/** A measure with its plan; where the figure shows a plan alone, the actual value that stands beside it in the table. */
+/** A measure and its plan. Where the figure shows only the plan, the actual value is its partner in the table. */
 function actualAndPlan(words: CueFacts): Pick<PlanCue, 'measure' | 'plan'> {
   const isPlan = (name: string): boolean => PLAN.test(name.replaceAll('_', ' '));
   const actual = words.measures.find(name => !isPlan(name));
@@ -106,7 +106,7 @@ export const againstPlan = defineKind<PlanCue>({
 const legendOf = (cue: Placed<PlanCue>, part: string): string =>
   cue.way === 'parts' ? part : part === 'reached' ? `up to ${cue.plan}` : `above ${cue.plan}`;
 
-/** What is missing and what is beyond stand on top of the stack, and say which way they go. */
+/** A sign for parts on top of the stack: missing from the plan, or beyond it. */
 const signOf = (part: string): { sign?: '+' | '−' } => (part === 'beyond' ? { sign: '+' } : part === 'short by' ? { sign: '−' } : {});
 
 const planLine = (cue: Placed<PlanCue>): Treatment => ({

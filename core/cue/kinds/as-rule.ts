@@ -37,7 +37,7 @@ export function asRule(cue: Cue, around: Surroundings, taken: readonly string[])
   };
 }
 
-/** "average", or "average 2" where a column of the figure is called so. */
+/** Free names for columns: "average", or "average 2" where a column of the figure has that name. */
 function freeNames(taken: readonly string[]): (part: string) => string {
   const claimed = new Set(taken.map(name => name.toLowerCase()));
   return part => {

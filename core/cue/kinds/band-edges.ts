@@ -6,18 +6,18 @@ import { movingFormula } from '../statistics/moving-window';
 import { legendScope, wholeWindowOf } from '../scope/scope';
 import { studentFormula, studentQuantile } from '../statistics/student-t';
 
-/** Whether the range is computed from the measure itself, so that it matters which rows it saw. */
+/** Whether the range is computed from the measure, so that its sentence must state which rows were used. */
 export const statistical = ({ by }: Pick<BandCue, 'by'>): boolean => by !== 'edges' && by !== 'width';
 
-/** How one way to bound a range writes its ends. */
+/** The formulas of both edges, for one way to set the range. */
 export interface Edges {
-  /** Helper columns that the edges are written with. */
+  /** Helper columns that the edges refer to. */
   readonly before: readonly HelperFormula[];
   readonly low: string;
   readonly high: string;
 }
 
-/** A statistic over what the cue looks at: all rows of the scope, or a moving window. */
+/** A statistic over all rows of the scope, or over a moving window. */
 function statisticOf(cue: PlacedBand, statistic: (window: string) => string): string {
   if (cue.moving === 0) return statistic(wholeWindowOf(cue.scope));
   return movingFormula(statistic, { scope: cue.scope, rows: cue.moving, place: cue.includes ? 'up to' : 'before', edges: cue.edges });
@@ -50,7 +50,7 @@ export function edgesOf(cue: PlacedBand, helper: (part: string, formula: string,
 
 const around = (centre: string, half: string): [low: string, high: string] => [`(${centre}) - (${half})`, `(${centre}) + (${half})`];
 
-/** A given edge; only a statistic has a window to wait for. */
+/** The formula of one edge; a statistic is missing until its window is full. */
 const edgeOf = (cue: PlacedBand, item: BandCue['lower']): string =>
   item.is === 'number' || item.is === 'column' || item.is === 'percent'
     ? levelFormula(item, cue.measure, '', cue.scope)
@@ -75,14 +75,14 @@ function confidenceEdges(cue: PlacedBand, m: string, helper: (part: string, form
   return { before: [count, mean, error, t], low: `${nameText(mean.name)} - ${half}`, high: `${nameText(mean.name)} + ${half}` };
 }
 
-/** A note where single values are judged by an interval of their mean. */
+/** A note where single values are judged by a confidence interval of their mean. */
 export function meanProblems({ by, looks }: PlacedBand): FoundProblem[] {
   const outside = looks['outside'];
   const marks = outside !== undefined && (outside.colour !== '' || outside.glyph !== '' || outside.outline);
   return marks && (by === 'error' || by === 'confidence') ? [{ problem: { code: 'cue-mean-interval' }, rests: false }] : [];
 }
 
-/** A note where a moving window is too short for any row to lie outside what it gives. */
+/** A note where a moving window is too short for any value to be outside its range. */
 export function windowProblems(cue: PlacedBand): FoundProblem[] {
   if (cue.moving === 0 || !statistical(cue) || canMark(cue, cue.moving)) return [];
   let needed = cue.moving + 1;
@@ -90,7 +90,9 @@ export function windowProblems(cue: PlacedBand): FoundProblem[] {
   return [{ problem: { code: 'cue-window-short', rows: cue.moving, needed }, rests: false }];
 }
 
-/** No value of n lies further than (n − 1) / √n sample standard deviations from their mean (R. Shiffler 1988). */
+/**
+ * Whether a value can be outside at all: none of n values is more than (n − 1) / √n sample standard deviations from their mean (R. Shiffler 1988).
+ */
 function canMark({ by, includes, k, percent }: PlacedBand, n: number): boolean {
   if (by === 'percentiles') return n > (includes ? 1 : 0);
   if (n < 2 || !includes) return n >= 2;
@@ -98,7 +100,7 @@ function canMark({ by, includes, k, percent }: PlacedBand, n: number): boolean {
   return n - 1 > (by === 'error' ? k : studentQuantile(0.5 + percent / 200, n - 1));
 }
 
-/** A range in the words of the legend. */
+/** The range in the words of the legend. */
 export function legendOf(cue: PlacedBand): string {
   const { by, k, percent } = cue;
   const what = {
@@ -112,7 +114,7 @@ export function legendOf(cue: PlacedBand): string {
   return statistical(cue) ? `${what}${windowWords(cue)}` : what;
 }
 
-/** " of the 7 before", " in each hut": where a statistic looked. */
+/** " of the 7 before", " in each hut": the rows that a statistic used. */
 function windowWords({ moving, includes, scope }: PlacedBand): string {
   if (moving === 0) return legendScope(scope);
   const inside = scope.kind === 'along' && scope.within.length ? legendScope({ kind: 'within', columns: scope.within }) : '';

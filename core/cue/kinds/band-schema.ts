@@ -4,7 +4,7 @@ import type { Placed } from '../kind';
 import { levelSchema } from '../level/level';
 import { BAND_STYLES } from '../looks/treatments';
 
-/** A range, and what marks it encloses. */
+/** The settings of a range and of how it is drawn. */
 export const bandSchema = z.object({
   ...cueFields('band'),
   by: z.enum(['edges', 'width', 'deviation', 'error', 'confidence', 'percentiles']),
@@ -14,9 +14,9 @@ export const bandSchema = z.object({
   width: levelSchema,
   k: z.number().check(z.minimum(0), z.maximum(100)),
   percent: z.number().check(z.minimum(0.1), z.maximum(99.99)),
-  /** Moving window of so many rows; 0 looks at all rows of the scope, whatever their order. */
+  /** Rows of the moving window; 0 for all rows of the scope, whatever their order. */
   moving: z.number().check(z.minimum(0), z.maximum(100_000)),
-  /** Whether a moving window holds the row that is judged by it. */
+  /** Whether a moving window contains the row that it judges. */
   includes: z.boolean(),
   edges: z.enum(['full', 'partial']),
   style: z.enum(BAND_STYLES),

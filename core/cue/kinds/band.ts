@@ -150,13 +150,13 @@ export const band = defineKind<BandCue>({
   }),
 });
 
-/** The levels that the range is made of, in the way chosen. */
+/** The levels that define the range, for the chosen way. */
 const levelsOf = ({ by, lower, upper, centre, width }: Pick<BandCue, 'by' | 'lower' | 'upper' | 'centre' | 'width'>): Level[] =>
   by === 'edges' ? [lower, upper] : by === 'width' ? [centre, width] : [];
 
 const OUTSIDE = look('clay', 'none', 'diamond');
 
-/** Names that two columns of edges have, the lower one first. */
+/** Pairs of words in column names that mean a lower and an upper edge. */
 const EDGE_NAMES: readonly (readonly [low: RegExp, high: RegExp])[] = [
   [/\blow(est)?\b/i, /\bhigh(est)?\b/i],
   [/\blower\b/i, /\bupper\b/i],
@@ -165,7 +165,7 @@ const EDGE_NAMES: readonly (readonly [low: RegExp, high: RegExp])[] = [
   [/\bexpected from\b/i, /\bexpected to\b/i],
 ];
 
-/** Two measures that are called like the edges of a range; never two that merely stand there. */
+/** Two measures whose names mean the edges of a range; null where no names do. */
 function edgesAmong(measures: readonly string[]): readonly [low: string, high: string] | undefined {
   const spaced = measures.map(name => name.replaceAll(/[_\-.]+|(?<=[a-z])(?=[A-Z])/g, ' '));
   for (const [low, high] of EDGE_NAMES) {
@@ -202,7 +202,7 @@ function movingToken(): TokenOf<BandCue> {
   };
 }
 
-/** Of an interval of the mean most single values lie outside, so marking them is left to who asks for it. */
+/** Whether values outside are marked by default: not for an interval of the mean, since most values are outside it. */
 function withRange(cue: BandCue, by: BandCue['by']): BandCue {
   const ofMean = by === 'error' || by === 'confidence';
   const outside = lookOf(cue, 'outside');
@@ -212,7 +212,7 @@ function withRange(cue: BandCue, by: BandCue['by']): BandCue {
   return { ...cue, by };
 }
 
-/** Columns that are the edges of the band need no marks of their own. */
+/** Columns that are the edges of the band, whose own marks are hidden. */
 const edgeColumns = ({ by, lower, upper, measure }: PlacedBand): string[] =>
   by === 'edges' ? [lower, upper].flatMap(item => (item.is === 'column' && item.column !== measure ? [item.column] : [])) : [];
 

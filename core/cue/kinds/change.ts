@@ -16,7 +16,7 @@ const schema = z.object({
   ...cueFields('change'),
   from: z.enum(['previous', 'first', 'year']),
   as: z.enum(['difference', 'percent']),
-  /** What the first row gets. */
+  /** The value of the first row. */
   first: z.enum(['missing', 'zero', 'value']),
   value: levelSchema,
   draw: z.enum(['none', 'joined', 'stepped', 'points', 'columns']),
@@ -24,7 +24,7 @@ const schema = z.object({
   line: z.string(),
 });
 
-/** Change from the row before, the first, or a year before. */
+/** Change from the row before, from the first row, or from a year before. */
 export type ChangeCue = z.infer<typeof schema>;
 
 /** Marks rises and falls of a measure along an order. A percent change is a fraction of the size of what was before. */
@@ -147,7 +147,7 @@ const legendOf = (cue: Pick<ChangeCue, 'as' | 'from'>): string =>
 
 type Make = (part: string, formula: string) => HelperFormula;
 
-/** The value a row is compared with. */
+/** The formula of the value that a row is compared with. */
 function previousOf(cue: Placed<ChangeCue>, nearby: readonly HelperFormula[]): string {
   const m = nameText(cue.measure);
   const { scope } = cue;
@@ -180,15 +180,15 @@ function yearHelpers(cue: Placed<ChangeCue>, helper: Make): HelperFormula[] {
 
 const dayOf = ({ scope }: Placed<ChangeCue>): string => (scope.kind === 'along' ? nameText(scope.column) : '');
 
-/** The value in the last row up to a year before. */
+/** The last row up to a year before. */
 const lastUpTo = (cue: Placed<ChangeCue>, value: string): string =>
   `last_value(${value}) over (${partitionOf(cue.scope)}order by ${dayOf(cue)} range between unbounded preceding and interval '1 year' preceding)`;
 
-/** The value in the first row from a year before on. */
+/** The first row from a year before on. */
 const firstFrom = (cue: Placed<ChangeCue>, value: string): string =>
   `first_value(${value}) over (${partitionOf(cue.scope)}order by ${dayOf(cue)} range between interval '1 year' preceding and interval '1 day' preceding)`;
 
-/** A change with what the first row of the order is given; nothing is a change from itself. */
+/** The change with the value of the first row, which has nothing to be compared with. */
 function firstRow(cue: Placed<ChangeCue>, formula: string, of: ChangeCue['as']): string {
   const { scope, first, value, measure, from } = cue;
   if (first === 'missing' && from !== 'first') return formula;
@@ -201,7 +201,7 @@ function firstRow(cue: Placed<ChangeCue>, formula: string, of: ChangeCue['as']):
   return `case when row_number() ${window} = 1 then ${own} else ${formula} end`;
 }
 
-/** A note where the first row, which all others are compared with, has no value. */
+/** A note where the first row, with which all others are compared, has no value. */
 function firstProblems(cue: Placed<ChangeCue>, frame: Frame): FoundProblem[] {
   const { scope } = cue;
   if (scope.kind !== 'along') return [];

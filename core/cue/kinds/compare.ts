@@ -11,10 +11,10 @@ import { valuesWhere } from '../scope/values-where';
 
 const schema = z.object({ ...cueFields('compare'), other: levelSchema, which: z.enum(['both', 'more', 'less']) });
 
-/** More or less than a level. */
+/** Rows above or below a level. */
 export type CompareCue = z.infer<typeof schema>;
 
-/** Colours where one column is more or less than another, row by row; equal rows keep their own colour. */
+/** Colours rows where one column is more or less than another; equal rows keep their own colour. */
 export const compare = defineKind<CompareCue>({
   kind: 'compare',
   help: 'Colour where one column is more or less than another.',

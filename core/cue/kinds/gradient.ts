@@ -14,7 +14,7 @@ const schema = z.object({
   midpoint: levelSchema,
   low: z.string(),
   high: z.string(),
-  /** 0: continuous; else so many equal classes. */
+  /** Number of equal classes; 0 for a continuous gradient. */
   classes: z.number().check(z.minimum(0), z.maximum(12)),
 });
 
@@ -22,8 +22,7 @@ const schema = z.object({
 export type GradientCue = z.infer<typeof schema>;
 
 /**
- * Shades a measure from light to deep, or away from a midpoint in two hues. Around a midpoint equal distances get equal depths on both
- * sides, whichever side reaches further.
+ * Shades a measure from light to dark, or in two hues on both sides of a midpoint. Equal distances from the midpoint have equal shades on both sides.
  */
 export const gradient = defineKind<GradientCue>({
   kind: 'gradient',
@@ -111,7 +110,7 @@ export const gradient = defineKind<GradientCue>({
   renamed: (cue, from, to) => ({ ...cue, midpoint: renamedLevel(cue.midpoint, from, to) }),
 });
 
-/** Where a value lies from 0 to 1; around a midpoint 0.5 is the midpoint itself. */
+/** The position of a value from 0 to 1; with a midpoint, 0.5 is the midpoint. */
 function positionOf(cue: Placed<GradientCue>, m: string): string {
   const window = windowOf(cue.scope);
   const [least, most] = [`min(${m}) ${window}`, `max(${m}) ${window}`];

@@ -3,21 +3,21 @@ import type { HelperFormula } from '../kind';
 
 type Make = (part: string, formula: string, as?: 'number') => HelperFormula;
 
-/** One way to say what lies far out: where the usual lies, how far its fences stand, and how far out a value is. */
+/** A method to find outliers: its centre, its fences, and the score of a value. */
 export interface OutlierMethod {
-  /** "1.5 inter-quartile ranges beyond the quartiles": how the number reads on. */
+  /** "1.5 inter-quartile ranges beyond the quartiles": the words after the number. */
   readonly label: string;
-  /** What the score counts, as the hover says it. */
+  /** The unit of the score, as the hover writes it. */
   readonly unit: string;
-  /** The number of the method's own source. */
+  /** The factor that the method's source recommends. */
   readonly k: number;
-  /** Where the usual lies: two quartiles, or a centre and a spread around it. */
+  /** The centre: two quartiles, or a value with a spread. */
   readonly around: (m: string, window: string, helper: Make) => readonly [HelperFormula, HelperFormula];
-  /** The part that is zero where too many values are equal, so that no distance can be measured; null where fences stand all the same. */
+  /** The part that is zero where too many values are equal, so that no distance can be measured; null where fences exist all the same. */
   readonly spread: string | null;
   readonly fences: (around: readonly [string, string], k: number) => readonly [low: string, high: string];
   readonly score: (m: string, around: readonly [string, string]) => string;
-  /** The fewest values of which one can ever lie beyond the fences. */
+  /** The fewest values among which one can be beyond the fences. */
   readonly least: (k: number) => number;
 }
 
@@ -30,7 +30,7 @@ const quartile = (m: string, window: string, share: number): string => `percenti
  */
 const ROBUST = 0.6745;
 
-/** Methods that tell what is unusual. */
+/** All methods to find outliers. */
 export const OUTLIER_METHODS = {
   iqr: {
     label: 'inter-quartile ranges beyond the quartiles',

@@ -19,10 +19,10 @@ const schema = z.object({
   k: z.number().check(z.minimum(0), z.maximum(100)),
 });
 
-/** What is unusual by a method. */
+/** Outliers by a method. */
 export type OutlierCue = z.infer<typeof schema>;
 
-/** Marks values beyond the fences of a method (see `OUTLIER_METHODS`), which stand in helper columns of their own. */
+/** Marks values beyond the fences of a method (see `OUTLIER_METHODS`); the fences are helper columns. */
 export const outlier = defineKind<OutlierCue>({
   kind: 'outlier',
   help: 'Mark values far outside the usual spread.',
@@ -103,7 +103,7 @@ export const outlier = defineKind<OutlierCue>({
   },
 });
 
-/** Notes where no value could ever be marked: a spread of zero, or too few rows for the limit. */
+/** Notes where no value can be marked: the spread is zero, or there are too few rows for the limit. */
 function limitProblems(cue: Placed<OutlierCue>, frame: Frame): FoundProblem[] {
   const { spread, least, label } = methodOf(cue.method);
   const parts = partSizes(cue.scope, frame, dataOf(frame, cue.measure));

@@ -124,7 +124,7 @@ function legendOf({ end, n, unit }: Placed<RankCue>): string {
   return unit === 'places' ? `${end} ${n}` : unit === 'percent' ? `${end} ${n} %` : `${end}, together ${n} %`;
 }
 
-/** A note where ties at the edge take in more rows than places were asked for. */
+/** A note where ties at the edge mark more rows than were asked for. */
 function tieProblems({ measure, scope, end, n, unit }: Placed<RankCue>, frame: Frame): FoundProblem[] {
   if (unit !== 'places') return [];
   for (const { values } of partSizes(scope, frame, dataOf(frame, measure))) {

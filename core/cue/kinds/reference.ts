@@ -17,7 +17,7 @@ const schema = z.object({
   labelled: z.boolean(),
 });
 
-/** Level lines, and what lies on either side. */
+/** A reference column or number, drawn beside a measure. */
 export type ReferenceCue = z.infer<typeof schema>;
 
 /** Draws a column or a number beside a measure, as a line or as a series. */

@@ -15,7 +15,7 @@ import type { Treatment } from '../looks/treatments';
 const schema = z.object({
   ...cueFields('rescale'),
   to: z.enum(['index', 'share', 'unit', 'z', 'range']),
-  /** The row that is 100: empty for the first along the order, else a value of the category. */
+  /** The row with index 100: empty for the first along the order, else a value of the category. */
   base: z.string(),
   other: z.string(),
   draw: z.enum(['instead', 'joined', 'stepped', 'points', 'columns']),
@@ -25,10 +25,10 @@ const schema = z.object({
 /** A measure as a share, an index or a standard score. */
 export type RescaleCue = z.infer<typeof schema>;
 
-/** Only an index from the first row goes along an order; every other scale looks at all rows. */
+/** Whether a scale follows an order: only an index based on the first row does. */
 const goesAlong = ({ to, base }: Pick<RescaleCue, 'to' | 'base'>): boolean => to === 'index' && base === '';
 
-/** Draws a measure on a scale on which it compares: an index, a share, 0 to 1, z-scores, or the range of another measure. */
+/** Draws a measure on a scale that makes it comparable: an index, a share, 0 to 1, z-scores, or the range of another measure. */
 export const rescale = defineKind<RescaleCue>({
   kind: 'rescale',
   help: 'Draw as an index, a share of the total, 0 to 1, z-scores, or in the range of another measure.',
@@ -109,7 +109,7 @@ const NAMES = { index: 'index', share: 'share of total', unit: '0 to 1', z: 'z-s
 
 const rounded = (value: number, decimals: number): string => value.toLocaleString('en', { maximumFractionDigits: decimals });
 
-/** What a scaled value says of its row. */
+/** The words for a scaled value in the hover. */
 const SAYS: Readonly<Record<RescaleCue['to'], (scaled: number, cue: Pick<RescaleCue, 'base' | 'other'>) => string>> = {
   index: (scaled, { base }) => `stands at ${rounded(scaled, 1)}, where ${base === '' ? 'the first' : base} is 100`,
   share: scaled => `is ${rounded(scaled * 100, 1)} % of the total`,
@@ -132,7 +132,7 @@ function drawnAs(cue: Placed<RescaleCue>): Treatment {
   });
 }
 
-/** What values are multiplied with. */
+/** The formula of the factor that values are multiplied by. */
 function factorOf(cue: Placed<RescaleCue>, around: Surroundings): string {
   const [m, all] = [nameText(cue.measure), wholeWindowOf(cue.scope)];
   switch (cue.to) {
@@ -151,14 +151,14 @@ function factorOf(cue: Placed<RescaleCue>, around: Surroundings): string {
   }
 }
 
-/** The value that is 100: of the first row along the order that has one, or of the chosen category. */
+/** The base value of an index: of the first row along the order that has one, or of the chosen category. */
 function baseOf({ base, scope }: Placed<RescaleCue>, m: string, { category, typeOf }: Surroundings): string {
   if (base !== '') return `max(case when ${isCategory(category, typeOf(category), base)} then ${m} end) ${wholeWindowOf(scope)}`;
   const order = orderOf(scope).replace('order by ', '');
   return `first_value(${m}) over (${partitionOf(scope)}order by case when ${m} is null then 1 else 0 end, ${order})`;
 }
 
-/** "hut = 'Alm'", "year = 1975": compared as what it is, so that every engine finds the same row. */
+/** A condition for one category, "hut = 'Alm'" or "year = 1975", with a literal of the column's type, so that every engine finds the same row. */
 function isCategory(category: string, type: ReturnType<Surroundings['typeOf']>, base: string): string {
   const name = nameText(category);
   switch (type) {
@@ -191,7 +191,7 @@ function scaledOf(cue: Placed<RescaleCue>, factor: string): string {
   }
 }
 
-/** An unknown base; notes where the base has no value, is zero, or is negative, which turns every index around. */
+/** A fault where the base is unknown; notes where it has no value, is zero, or is negative, which reverses every index. */
 function baseProblems(cue: Placed<RescaleCue>, frame: Frame): FoundProblem[] {
   if (cue.base === '') return [];
   const names = columnOf(frame.table, frame.category) as Column;

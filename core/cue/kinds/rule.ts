@@ -12,7 +12,7 @@ const MOST_BRANCHES = 9;
 const formula = z.string().check(z.minLength(1), z.maxLength(10_000));
 const columnSchema = z.object({ part: z.string(), name: z.string(), formula, as: z.optional(z.enum(['percent', 'number'])) });
 
-/** `legend` and `difference` are what the cue had that was opened as formulas: its words, and the column its labels tell. */
+/** A branch: its condition and its look. `legend` and `difference` come from the cue that was opened as formulas. */
 const branchSchema = z.object({
   name: z.string().check(z.minLength(1), z.maxLength(60)),
   when: formula,
@@ -21,14 +21,13 @@ const branchSchema = z.object({
 });
 
 /**
- * Named formulas, then branches: the first whose condition is true takes the row, or every one. Aggregates without a window look where the scope says. `columns` and `shows` are what another cue brought when
- * it was opened as formulas.
+ * Named formulas, then branches. Aggregates without a window use the scope. `columns` and `shows` come from another cue that was opened as formulas.
  */
 const schema = z.object({
   ...cueFields('rule'),
   columns: z.array(columnSchema),
   branches: z.array(branchSchema).check(z.maxLength(MOST_BRANCHES)),
-  /** Which branches take a row: the first that is true, or every one. */
+  /** Which branches apply to a row: the first that is true, or all that are. */
   takes: z.enum(['first', 'every']),
   shows: z.array(treatmentSchema),
 });
@@ -36,7 +35,7 @@ const schema = z.object({
 /** Conditions by formula, each with its look. */
 export type RuleCue = z.infer<typeof schema>;
 const COLOURS = ['brass', 'slate', 'clay', 'pasture', 'plum', 'lake'];
-/** By letters: helper columns of one name are numbered. */
+/** The name of a branch by letters, since helper columns with equal names get numbers. */
 const branchName = (at: number): string => `branch ${'abcdefghi'.charAt(at)}`;
 const places = Array.from({ length: MOST_BRANCHES }, (_, i) => i);
 
@@ -142,7 +141,7 @@ export const rule: CueKind<RuleCue> = defineKind<RuleCue>({
   },
 });
 
-/** The columns with names that are free in the figure; formulas follow. */
+/** The columns with names that are free in the figure; formulas are adjusted. */
 function named(columns: RuleCue['columns'], nameFor: (part: string) => string): HelperFormula[] {
   const names = new Map<string, string>();
   return columns.map(({ part, name, formula, as }) => {
@@ -162,7 +161,7 @@ function withBranches(cue: RuleCue, count: number): RuleCue {
 
 type Branches = RuleCue['branches'];
 
-/** A column that tells the branch of each row, and one per branch with the values it takes. */
+/** A column with the branch of each row, and one per branch with its values. */
 function exclusive(branches: Branches, whens: readonly string[], m: string, nameFor: (part: string) => string): HelperFormula[] {
   const cases = branches.map(({ name }, i) => `when ${whens[i]} then ${literalText('text', name)}`);
   const branch: HelperFormula = { part: 'branch', name: nameFor('branch'), formula: `case ${cases.join(' ')} end` };
@@ -172,11 +171,11 @@ function exclusive(branches: Branches, whens: readonly string[], m: string, name
   return [branch, ...values];
 }
 
-/** A column per branch with the values for which it is true, whatever the others say. */
+/** A column per branch with the values for which it is true, independent of other branches. */
 const each = (branches: Branches, whens: readonly string[], m: string, nameFor: (part: string) => string): HelperFormula[] =>
   branches.map(({ name }, i) => valuesWhere({ part: name, name: nameFor(name), when: whens[i] ?? '', measure: m }));
 
-/** The rule with one of its columns under another name; its formulas follow. */
+/** The rule with one of its columns renamed; its formulas are adjusted. */
 function withColumnNamed(cue: RuleCue, from: string, to: string): RuleCue {
   const names = new Map([[from, to]]);
   const at = cue.columns.findIndex(({ name }) => name === from);

@@ -12,7 +12,7 @@ const schema = z.object({
   of: z.enum(['total', 'average', 'median']),
   n: z.number().check(z.minimum(0), z.maximum(100_000)),
   centred: z.boolean(),
-  /** What stands where the window reaches beyond the first or last row. */
+  /** The value where the window extends beyond the first or last row. */
   edges: z.enum(['full', 'partial']),
   form: z.enum(['joined', 'stepped', 'points', 'columns']),
   axis: z.enum(['same', 'second']),

@@ -25,7 +25,7 @@ export type SpanCue = z.infer<typeof schema>;
 const LOW = /\b(low|lowest|lower|min|minimum|cool|coldest|from|start)\b/i;
 const HIGH = /\b(high|highest|upper|max|maximum|warm|warmest|to|end)\b/i;
 
-/** The two ends that names and values speak for: a low one of the figure's measures with its high one, or the other way round. */
+/** The two ends of a span, by their names and values: a low measure and its high one. */
 function endsAmong(words: CueFacts): Pick<SpanCue, 'measure' | 'high'> {
   const spaced = (name: string): string => name.replaceAll('_', ' ');
   const low = words.measures.find(name => LOW.test(spaced(name)));
@@ -36,7 +36,7 @@ function endsAmong(words: CueFacts): Pick<SpanCue, 'measure' | 'high'> {
   return { measure: first, high: partnerOf(words, first, HIGH) };
 }
 
-/** Shows the span from a low to a high value per category; nothing else of the two is drawn, no base is hidden. */
+/** Draws a bar from a low to a high value per category in place of the two measures' own marks. */
 export const span = defineKind<SpanCue>({
   kind: 'span',
   help: 'Show the span from a low to a high value, with both ends labelled.',

@@ -25,7 +25,7 @@ import { valuesWhere } from '../scope/values-where';
 const MOST_STEPS = 9;
 const stepSchema = z.object({ name: z.string().check(z.minLength(1), z.maxLength(60)), upTo: z.nullable(levelSchema) });
 
-/** Steps from low to high; the last has no upper edge. `edge`: the step that a value right on an edge belongs to. */
+/** Steps from low to high; the last has no upper edge. `edge`: the step of a value that equals an edge. */
 const schema = z.object({
   ...cueFields('threshold'),
   steps: z.array(stepSchema).check(z.minLength(2), z.maxLength(MOST_STEPS)),
@@ -33,7 +33,7 @@ const schema = z.object({
   lines: z.boolean(),
 });
 
-/** Steps of size, each with its look. */
+/** Steps of a measure, each with its look. */
 export type ThresholdCue = z.infer<typeof schema>;
 const COLOURS = ['slate', 'brass', 'clay', 'pasture', 'plum', 'lake'];
 
@@ -201,7 +201,7 @@ const edgeLine = (cue: Placed<ThresholdCue>, part: string, i: number): Treatment
   drag: cue.steps[i]?.upTo?.is === 'number' ? `edge:${i}` : null,
 });
 
-/** More steps go on above, at percentiles that divide evenly; fewer drop the upper ones. */
+/** The cue with a number of steps: new ones are added above, at percentiles that divide evenly; removed ones are the upper ones. */
 function withSteps(cue: ThresholdCue, count: number): ThresholdCue {
   const kept = cue.steps.slice(0, count).map((step, i) => ({ ...step, upTo: step.upTo ?? evenEdge(i, count) }));
   while (kept.length < count) kept.push({ name: freeStep(kept), upTo: evenEdge(kept.length, count) });

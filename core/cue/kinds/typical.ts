@@ -14,7 +14,7 @@ import { valuesWhere } from '../scope/values-where';
 
 const schema = z.object({ ...cueFields('typical'), level: levelSchema, line: z.string(), dash: z.enum(DASHES) });
 
-/** A line at what is typical, and what lies above and below. */
+/** A line at a typical value, and what is above and below it. */
 export type TypicalCue = z.infer<typeof schema>;
 
 /**

@@ -5,8 +5,8 @@ import type { Scope } from '../scope/scope';
 import type { CueFacts } from '../scope/surroundings';
 
 /**
- * "the average of milk over the 20 huts in the whole figure", "ratio over all rows within each valley", "50,000 beside milk": a level with all that it depends on, for
- * cues with the tokens `level`, `measure` and `scope`.
+ * A level with the scope that it depends on, for sentences with the tokens `level`, `measure` and `scope`: "the average of milk over the 20 huts in
+ * the whole figure", "ratio over all rows within each valley", "50,000 beside milk".
  */
 export function levelParts(
   { level, measure, scope }: { readonly level: Level; readonly measure: string; readonly scope: Scope },

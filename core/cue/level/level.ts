@@ -26,12 +26,12 @@ export type Level = z.infer<typeof levelSchema>;
 /** A level that is a number. */
 export const numberLevel = (value: number): Level => ({ is: 'number', value });
 
-/** A number as formula text: plain digits in every case, as SQL wants them. */
+/** A number as formula text: plain digits, negative numbers in parentheses. */
 export const numberText = (value: number): string => (value < 0 ? `(${String(value)})` : String(value));
 
 const STATS = { average: 'avg', median: 'median', minimum: 'min', maximum: 'max', total: 'sum' } as const;
 
-/** The level as a formula over the frame. `window` is the scope's own or a moving one, such as `over ()`. */
+/** The level as a formula over the frame. `window`: the window of the scope, or a moving one, such as `over ()`. */
 export function levelFormula(level: Level, measure: string, window: string, scope: Scope): string {
   const m = nameText(measure);
   switch (level.is) {
@@ -56,7 +56,7 @@ export function levelFormula(level: Level, measure: string, window: string, scop
   }
 }
 
-/** The whole window in the order of the end that is asked for, so that its first value is it. A window that has an order of its own keeps it. */
+/** The whole window, ordered so that its first value is the wanted end. A window with an order of its own stays. */
 function endWindow({ end, along, descending }: Extract<Level, { is: 'end' }>, window: string): string {
   if (/\border by\b/.test(window)) return window;
   const falls = (end === 'last') !== descending;
@@ -68,7 +68,7 @@ const OVERALL = 'over all rows';
 // Made once: a brief writes the same few numbers at every change.
 const shown = new Intl.NumberFormat('en', { maximumFractionDigits: 12 });
 
-/** The level in words, as a token reads and as an analyst may type it. */
+/** The level in words: as a token reads, and as it can be typed. */
 export function levelWords(level: Level): string {
   switch (level.is) {
     case 'number':
@@ -92,7 +92,7 @@ export function levelWords(level: Level): string {
   }
 }
 
-/** A number as people type it, grouped or not; NaN when it is none. */
+/** A typed number, with or without group separators; NaN when the text is none. */
 export const typedNumber = (text: string): number => {
   const plain = text
     .trim()
@@ -101,7 +101,10 @@ export const typedNumber = (text: string): number => {
   return plain === '' ? NaN : Number(plain);
 };
 
-/** Reads a level from its words; null when they make none. Columns are known by their names, without regard to case. `along`: the order that has a first and a last. */
+/**
+ * Reads a level from typed words; null when they are none. Column names are found regardless of case. `along`: the order that has a first and a last
+ * row.
+ */
 export function readLevel(text: string, columns: readonly string[], along?: CueFacts['along']): Level | null {
   const words = text.trim();
   const end = words.toLowerCase();
@@ -145,13 +148,13 @@ export function levelToken(key: string, about: string, level: Level, words: CueF
   return { key, about, text: value, input: { kind: 'entry', value, options, hint: HINT, check } };
 }
 
-/** The columns that a level needs; a formula says itself what it lacks. */
+/** The columns that a level needs. A formula reports its missing columns itself. */
 export const levelColumns = (level: Level): string[] => (level.is === 'column' || level.is === 'percent' ? [level.column] : []);
 
-/** Whether a level sums up the measure's bars, so that it matters which ones it saw. */
+/** Whether a level is a statistic of the figure's rows, so that its sentence must state which rows were used. */
 export const isStatistic = ({ is }: Level): boolean => is === 'stat' || is === 'end' || is === 'deviation' || is === 'percentile';
 
-/** The level with a measure of another name, where it speaks of the old one. */
+/** The level after a measure was renamed. */
 export const renamedLevel = (level: Level, from: string, to: string): Level =>
   (level.is === 'column' || level.is === 'percent') && level.column === from
     ? { ...level, column: to }

@@ -9,7 +9,7 @@ export const DASH_OPTIONS: readonly Option[] = [
   { value: 'dash-dot', label: 'dash-dotted' },
 ];
 
-/** How a row of computed values is drawn. */
+/** Forms of a line of computed values. */
 export const FORM_OPTIONS: readonly Option[] = [
   { value: 'joined', label: 'as a line' },
   { value: 'stepped', label: 'as a stepped line' },
@@ -17,13 +17,13 @@ export const FORM_OPTIONS: readonly Option[] = [
   { value: 'columns', label: 'as columns' },
 ];
 
-/** Axes that a cue's own values may be read at. */
+/** Axes for a cue's own values. */
 export const CUE_AXIS_OPTIONS: readonly Option[] = [
   { value: 'same', label: 'on the same axis' },
   { value: 'second', label: 'on the second axis' },
 ];
 
-/** A drawn row of values with what most cues leave as it is. */
+/** A line treatment with the defaults of most cues. */
 export const drawn = (
   line: Pick<TreatmentOf<'line'>, 'part' | 'measure' | 'colour' | 'legend'> & Partial<TreatmentOf<'line'>>,
 ): TreatmentOf<'line'> => ({

@@ -7,7 +7,7 @@ export const LABELS = ['none', 'value', 'name', 'share', 'difference', 'glyph', 
 /** What a mark's label says. */
 export type LabelKind = (typeof LABELS)[number];
 
-/** How the marks of one part of a cue show. An empty colour or glyph leaves the mark as it is. */
+/** How the marks of one part of a cue are drawn. An empty colour or glyph leaves the mark unchanged. */
 export const lookSchema = z.object({
   colour: z.string(),
   outline: z.boolean(),
@@ -19,7 +19,7 @@ export const lookSchema = z.object({
 /** Colour, outline, glyph and label of a part. */
 export type Look = z.infer<typeof lookSchema>;
 
-/** A look that is a colour, and what else is said. */
+/** A look with a colour; other fields are plain by default. */
 export const look = (colour: string, label: LabelKind = 'none', glyph = ''): Look => ({ colour, outline: false, glyph, label, text: '' });
 
 const LABEL_WORDS: Readonly<Record<LabelKind, string>> = {
@@ -36,7 +36,7 @@ const LABEL_WORDS: Readonly<Record<LabelKind, string>> = {
 export const labelOptions = (differs: boolean): Option[] =>
   LABELS.filter(label => differs || label !== 'difference').map(value => ({ value, label: LABEL_WORDS[value] }));
 
-/** A word that chooses a colour: one of the project's named looks, a colour by its name, or a hex value. */
+/** A token for a colour: one of the project's named looks, a colour by its name, or a hex value. */
 export function colourToken(part: string, { colour }: Look, looks: readonly string[] = []): Token {
   const text = colour || 'its own colour';
   const named = looks.map((name): Option => ({ value: name, label: name, colour: name }));
@@ -44,7 +44,7 @@ export function colourToken(part: string, { colour }: Look, looks: readonly stri
   return { key: `look:${part}:colour`, about: `Colour of ${part}`, text, input: { kind: 'colour', value: colour, options } };
 }
 
-/** One label token for all parts at once; parts that differ read as "labelled one by one". */
+/** One label token for all parts; it reads "labelled one by one" where parts differ. */
 export function labelsToken(looks: readonly Look[], differs: boolean): Token {
   const [first] = looks;
   const same = looks.every(item => item.label === first?.label);
@@ -80,7 +80,7 @@ export function finerLook(part: string, item: Look, differs: boolean, pictures: 
   ];
 }
 
-/** A look with one of its settings changed. Throws on a setting that looks do not have. */
+/** A look with one setting changed. Throws a RangeError for an unknown setting. */
 export function changeLook(item: Look, setting: string, value: string): Look {
   switch (setting) {
     case 'outline':

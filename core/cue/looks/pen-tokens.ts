@@ -17,7 +17,7 @@ const MARKER_OPTIONS: readonly Option[] = [
   { value: 'cross', label: 'with crosses' },
 ];
 
-/** Width, dash and marker of a line as words to choose, keys under `prefix`. */
+/** Tokens for width, dash and marker of a line; their keys begin with `prefix`. */
 function penWords(prefix: string, line: Line): { width: Token; dash: Token; marker: Token } {
   const widths = [...new Set([...WIDTHS, line.width])].sort((a, b) => a - b);
   const options = widths.map(width => ({ value: String(width), label: `${width} px wide` }));
@@ -28,7 +28,7 @@ function penWords(prefix: string, line: Line): { width: Token; dash: Token; mark
   };
 }
 
-/** All of a line in one word, such as "2 px wide, solid"; each option changes one setting (see `readPen`). */
+/** One token for the whole line, such as "2 px wide, solid"; each option changes one setting (see `readPen`). */
 export function penWord(key: string, about: string, line: Line): Token {
   const { width, dash, marker } = penWords(key, line);
   const tokens = [width, dash, marker];
@@ -37,26 +37,26 @@ export function penWord(key: string, about: string, line: Line): Token {
   return { key, about, text: text.join(', '), input: { kind: 'choice', value: '', options } };
 }
 
-/** A word's options under its setting, the present one ticked. */
+/** The options of a token, grouped by setting, the current ones ticked. */
 function optionsOf({ key, input }: Token): Option[] {
   if (input.kind !== 'choice') return [];
   const setting = key.slice(key.lastIndexOf(':') + 1);
   return input.options.map(({ value, label }) => ({ value: `${setting}:${value}`, label, ticked: value === input.value }));
 }
 
-/** A pen as an option of its word has it. Throws on a value that no option has. */
+/** The pen of an option's value. Throws a RangeError for an unknown value. */
 export function readPen(pen: Pen | undefined, value: string): Pen {
   const [setting = '', to = ''] = value.split(':');
   return changePen(pen, setting, to);
 }
 
-/** A pen with one setting changed. Throws on a value that it cannot have. */
+/** A pen with one setting changed. Throws a RangeError for an unknown value. */
 export function changePen(pen: Pen | undefined, setting: string, value: string): Pen {
   if (!(setting in NO_PEN)) throw new RangeError(`a line has no ${setting}`);
   return penSchema.parse({ ...(pen ?? NO_PEN), [setting]: setting === 'width' ? Number(value) : value });
 }
 
-/** The finer setting of a cue that draws lines; none where it draws no line. A dash that the sentence itself offers is left to it. */
+/** The finer setting of a cue that draws lines; empty where it draws none. A dash that the sentence already offers is left out. */
 export function penSentence(cue: CueBase, lines: readonly TreatmentOf<'line'>[]): Sentence[] {
   const line = lines.find(({ form }) => form !== 'columns');
   if (!line) return [];

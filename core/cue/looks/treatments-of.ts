@@ -9,7 +9,7 @@ export interface CueTreatment<S extends Treatment['show']> {
   readonly from: AppliedCue;
 }
 
-/** All treatments of one sort, in the order of the cues. */
+/** All treatments of one kind, in the order of the cues. */
 export function treatmentsOf<S extends Treatment['show']>(applied: readonly AppliedCue[], show: S): readonly CueTreatment<S>[] {
   return (sorted(applied).get(show) ?? []) as unknown as readonly CueTreatment<S>[];
 }
@@ -30,7 +30,7 @@ function bySortOf(applied: readonly AppliedCue[]): Map<Treatment['show'], CueTre
 
 const NOTHING = new Float64Array();
 
-/** The numbers of one of a cue's helper columns; none when it has no such part. */
+/** The numbers of one of a cue's helper columns; empty when it has no such part. */
 export function cueDataOf({ helpers }: AppliedCue, part: string): Float64Array {
   const column = helpers.find(helper => helper.part === part)?.column;
   return column?.type === 'number' ? (column as NumericValues).data : NOTHING;

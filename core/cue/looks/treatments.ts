@@ -8,10 +8,10 @@ export const BAND_STYLES = ['filled', 'edges', 'whiskers', 'boxes', 'sticks', 'd
 export type BandStyle = (typeof BAND_STYLES)[number];
 
 const name = z.string();
-/** Measures that the treatment draws itself, so that their own marks would be there twice. */
+/** Measures that the treatment draws itself, so that their own marks are hidden. */
 const hides = z.optional(z.array(name));
 
-/** Rows where the part's helper column has a value take the look. `difference` and `share` name the parts that labels may show. */
+/** Rows where the part's helper column has a value get the look. `difference` and `share` name parts that labels may show. */
 const mark = z.object({
   show: z.literal('mark'),
   part: name,
@@ -22,7 +22,7 @@ const mark = z.object({
   share: z.optional(name),
 });
 
-/** Marks coloured by a position from 0 to 1 in the part's helper column. `value`: the measure's ends stand in the legend. */
+/** Marks coloured by a position from 0 to 1 in the part's helper column. `value`: the measure whose lowest and highest value the legend shows. */
 const ramp = z.object({
   show: z.literal('ramp'),
   part: name,
@@ -34,7 +34,7 @@ const ramp = z.object({
   share: z.optional(name),
 });
 
-/** The measure's marks give way to parts that stand on each other. `total`: the part that a label on top tells. */
+/** The measure's marks are replaced by stacked parts. `total`: the part for the label on top. */
 const split = z.object({
   show: z.literal('split'),
   measure: name,
@@ -46,8 +46,8 @@ const split = z.object({
 });
 
 /**
- * The part's values as a line on the measure's axis, or on the second one. `level`: flat pieces, over the whole width where they are one;
- * `joined`, `stepped`: a series. `drag`: the token that dragging it on the stage changes.
+ * The part's values as a line on the measure's axis, or on the second one. `level`: flat pieces, one across the whole width where all are equal;
+ * `joined`, `stepped`: a series. `drag`: the token that dragging changes.
  */
 const line = z.object({
   show: z.literal('line'),
@@ -65,7 +65,7 @@ const line = z.object({
   hides,
 });
 
-/** The room between two parts. */
+/** The area between two parts. */
 const band = z.object({
   show: z.literal('band'),
   low: name,
@@ -78,7 +78,7 @@ const band = z.object({
   hides,
 });
 
-/** Bars from low to high instead of the two measures' own marks. */
+/** Bars from low to high, instead of the two measures' own marks. */
 const span = z.object({
   show: z.literal('span'),
   low: name,
@@ -92,10 +92,10 @@ const span = z.object({
   legend: z.string(),
 });
 
-/** The part's values drawn in place of the measure's own. */
+/** The part's values, drawn instead of the measure's own. */
 const instead = z.object({ show: z.literal('instead'), part: name, measure: name, percent: z.boolean(), labels: z.boolean() });
 
-/** How a cue shows; every kind's expansion is made of these, and no drawing code knows the kinds. */
+/** How a cue is drawn. Every kind expands to these, and no drawing code knows the kinds. */
 export const treatmentSchema = z.discriminatedUnion('show', [mark, ramp, split, line, band, span, instead]);
 
 /** A request of a cue to the drawing. */

@@ -3,11 +3,11 @@ import { rowsWithValue } from 'core/table';
 import type { AppliedCue } from '../apply-cues';
 import type { Treatment, TreatmentOf } from './treatments';
 
-/** For each frame row the cue and treatment that colour it: indices into the applied cues; −1 where none does. */
+/** For each row of the frame the cue and treatment that colour it, as indexes into the applied cues; −1 for none. */
 export interface Winners {
   readonly cue: Int16Array;
   readonly treatment: Int16Array;
-  /** The rows that any cue colours, in no order. */
+  /** The rows that any cue colours, unordered. */
   readonly won: Int32Array;
   /** Treatments that colour at least one row. */
   readonly shown: ReadonlySet<Treatment>;
@@ -19,8 +19,8 @@ export type Colouring = TreatmentOf<'mark'> | TreatmentOf<'ramp'>;
 export const isColouring = (treatment: Treatment): treatment is Colouring => treatment.show === 'mark' || treatment.show === 'ramp';
 
 /**
- * The first cue in the list that colours a row of a measure wins it; within a cue the first treatment does. A part whose look leaves the
- * mark its own colour colours nothing.
+ * For each row the treatment that colours it: of the first cue in the list that does, and within a cue the first treatment. A part whose look has no
+ * colour colours nothing.
  */
 export function winnersOf(applied: readonly AppliedCue[], rows: number, measure: string): Winners {
   const byMeasure = known(applied);

@@ -4,11 +4,11 @@ import { columnOf, isMissing } from 'core/table';
 import type { CueFacts, Surroundings } from './surroundings';
 import { placeWords, rowsInScope, type Scope } from './scope';
 
-/** What a row of the frame is: one of the category's values, or, where the figure is split, just a value. */
+/** The noun for a row of the frame: a value of the category, or, where the figure is split, "value". */
 const nounOf = ({ category, series, panel }: Pick<Surroundings, 'category' | 'series' | 'panel'>): string =>
   series === null && panel === null ? category : 'value';
 
-/** "over the 20 huts", "over the 18 huts with a value", "over the huts": what a statistic of a scope has seen. */
+/** "over the 20 huts", "over the 18 huts with a value", "over the huts": the rows that a statistic of a scope used. */
 export function amongWords(words: CueFacts, measure: string, scope: Scope): string {
   const noun = nounOf(words);
   const count = scope.kind === 'figure' ? words.counts?.(measure) : undefined;
@@ -16,11 +16,11 @@ export function amongWords(words: CueFacts, measure: string, scope: Scope): stri
   return `over the ${counted(count.there, noun)}${count.there < count.all && noun !== 'value' ? ' with a value' : ''}`;
 }
 
-/** "Computed over the 18 huts with a value.", where the scope is the whole figure, so that there is one count to say. */
+/** "Computed over the 18 huts with a value.", where the scope is the whole figure, so that there is one count. */
 export const seenSentence = (words: CueFacts, measure: string, scope: Scope): Sentence[] =>
   scope.kind === 'figure' && words.counts?.(measure) ? [[`Computed ${amongWords(words, measure, scope)}.`]] : [];
 
-/** The rows that a row was compared with: "20 huts in Tolm", and, where a statistic passed over missing ones, "18 huts with a value in Tolm". */
+/** The rows that a row was compared with: "20 huts in Tolm", and, where a statistic skipped missing values, "18 huts with a value in Tolm". */
 export function peersOf(
   scope: Scope,
   frame: Frame,

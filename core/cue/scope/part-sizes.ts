@@ -4,7 +4,7 @@ import type { Frame } from 'core/frame';
 import { columnOf, type Column } from 'core/table';
 import { partsOfScope, type Scope } from './scope';
 
-/** The values that are there in one part of a scope. */
+/** The values in one part of a scope, missing ones skipped. */
 export interface PartSize {
   readonly count: number;
   readonly values: readonly number[];
@@ -13,7 +13,7 @@ export interface PartSize {
 // Several cues look at all of one measure.
 const whole = keptPer<Float64Array, readonly PartSize[]>();
 
-/** The parts that a scope cuts a measure's rows into, an order left aside. Cost: one pass. */
+/** The parts into which a scope divides a measure's rows, regardless of order. Cost: one pass. */
 export function partSizes(scope: Scope, { table }: Frame, data: Float64Array): readonly PartSize[] {
   const columns = partsOfScope(scope).flatMap(name => columnOf(table, name) ?? []);
   if (columns.length > 0) return partsBy(columns, table.rowCount, data);

@@ -1,13 +1,13 @@
 import type { Option } from 'core/sentence';
 import type { CueFacts, ValueRange } from './surroundings';
 
-/** All that a cue may be told to look at: the figure's measures, then what can be added to them. */
+/** Everything that a cue can look at: the figure's measures, then columns that can be added. */
 export const measuresWithin = ({ measures, candidates = [] }: CueFacts): string[] => [
   ...measures,
   ...candidates.map(({ name }) => name).filter(name => !measures.includes(name)),
 ];
 
-/** Measures as options of a word; those that choosing would add say so. */
+/** Measures as options of a token; an option says so where choosing it adds a measure. */
 export const measureOptions = (words: CueFacts): Option[] =>
   measuresWithin(words).map(name => ({ value: name, label: words.measures.includes(name) ? name : `${name}, added to the ledger` }));
 
@@ -21,8 +21,8 @@ const wordsOf = (name: string): string[] =>
 const ALIKE = 4;
 
 /**
- * The best partner of a measure among all that there is: by what it is called, by words that both names have, by values of the same size; among
- * equals a measure of the figure, then the first. Empty where there is nothing else.
+ * The best partner of a measure: by its name, by words that both names share, by values of similar size; then a measure of the figure, then the
+ * first. Empty where there is none.
  */
 export function partnerOf(words: CueFacts, measure: string, called: RegExp): string {
   const own = new Set(wordsOf(measure));

@@ -19,24 +19,24 @@ export const scopeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('totals'), of: z.enum(['rows', 'columns']) }),
 ]);
 
-/** Where a cue looks, as the analyst chose it. */
+/** The rows that a cue looks at, as the analyst chose it. */
 export type CueScope = z.infer<typeof scopeSchema>;
 
-/** A scope whose columns are named: what formulas and sentences are written from. */
+/** A scope with its columns named, from which formulas and sentences are written. */
 export type Scope =
   | { readonly kind: 'figure' }
   | { readonly kind: 'totals'; readonly of: 'rows' | 'columns' }
   | { readonly kind: 'within'; readonly columns: readonly string[] }
   | { readonly kind: 'along'; readonly column: string; readonly descending: boolean; readonly within: readonly string[] };
 
-/** Whether a cue may follow an order, must, or cannot; `forward`: must, and only rising. */
+/** Whether a cue may follow an order, must, or never does; `forward`: must, and only ascending. */
 export type Orders = 'may' | 'must' | 'forward' | 'never';
 
 const splitOf = ({ series, panel }: Pick<Surroundings, 'series' | 'panel'>): string[] => [
   ...new Set([series, panel].filter((name): name is string => name !== null)),
 ];
 
-/** A scope with the columns that it means in a figure; one with an order loses it where the cue cannot follow any. */
+/** A scope resolved to columns of a figure. It loses its order where the cue cannot follow one. */
 export function scopeIn(scope: CueScope, around: Pick<Surroundings, 'series' | 'panel'>, orders: Orders = 'may'): Scope {
   switch (scope.kind) {
     case 'figure':
@@ -53,40 +53,40 @@ export function scopeIn(scope: CueScope, around: Pick<Surroundings, 'series' | '
   }
 }
 
-/** Within each of the columns; the whole figure where there are none. */
+/** The scope within each of some columns; the whole figure where there are none. */
 const withinOf = (names: readonly string[]): Scope => (names.length ? { kind: 'within', columns: names } : { kind: 'figure' });
 
-/** The columns whose values cut a scope into parts. */
+/** The columns whose values divide a scope into parts. */
 export const partsOfScope = (scope: Scope): readonly string[] =>
   scope.kind === 'within' ? scope.columns : scope.kind === 'along' ? scope.within : [];
 
-/** "partition by valley " for a scope within a column, else nothing; `more` are further partition keys. */
+/** "partition by valley " for a scope within a column, else empty; `more`: further partition keys. */
 export function partitionOf(scope: Scope, ...more: readonly string[]): string {
   const keys = [...partsOfScope(scope).map(nameText), ...more];
   return keys.length ? `partition by ${keys.join(', ')} ` : '';
 }
 
-/** "order by week" for a scope along an order, else nothing. */
+/** "order by week" for a scope along an order, else empty. */
 export const orderOf = (scope: Scope): string =>
   scope.kind === 'along' ? `order by ${nameText(scope.column)}${scope.descending ? ' desc' : ''}` : '';
 
-/** The scope as the window of a formula; along an order it looks at all rows up to there. `bounds` narrows it. */
+/** The window clause of a scope; along an order it covers all rows up to the current one. `bounds` narrows it. */
 export const windowOf = (scope: Scope, bounds = ''): string => `over (${`${partitionOf(scope)}${orderOf(scope)} ${bounds}`.trim()})`;
 
-/** The window over all rows of a scope, whatever their order. */
+/** The window over all rows of a scope, regardless of order. */
 export const wholeWindowOf = (scope: Scope): string => `over (${partitionOf(scope).trim()})`;
 
-/** A formula in which every aggregate that has no window of its own looks where the scope says. */
+/** A formula in which every aggregate without a window gets the window of the scope. */
 export const lookingIn = (scope: Scope, formula: string): string => addWindows(formula, `${partitionOf(scope)}${orderOf(scope)}`.trim());
 
-/** The scope as a helper column has it, whose orders always rise. */
+/** The scope in the form of a helper column's, whose orders are always ascending. */
 export function helperScopeOf(scope: Scope): HelperScope {
   if (scope.kind === 'figure' || scope.kind === 'totals') return { kind: 'figure' };
   if (scope.kind === 'within') return { kind: 'within', columns: [...scope.columns] };
   return { kind: 'along', column: scope.column, within: [...scope.within] };
 }
 
-/** A helper column's scope as a cue has it; one that was not changed stays as the cue has it. */
+/** A helper column's scope in the form of a cue's; if unchanged, the cue's own scope is given back. */
 export function cueScopeOf(scope: HelperScope, before: CueScope, around: Pick<Surroundings, 'series' | 'panel'>): CueScope {
   if (scope.kind === 'own' || JSON.stringify(scope) === JSON.stringify(helperScopeOf(scopeIn(before, around)))) return before;
   return scope.kind === 'along' ? { ...scope, descending: false } : scope;
@@ -95,7 +95,7 @@ export function cueScopeOf(scope: HelperScope, before: CueScope, around: Pick<Su
 /** The columns that a scope needs. */
 export const scopeColumns = (scope: Scope): string[] => [...(scope.kind === 'along' ? [scope.column] : []), ...partsOfScope(scope)];
 
-/** The scope with a column under another name. */
+/** The scope after a column was renamed. */
 export function renamedScope(scope: CueScope, from: string, to: string): CueScope {
   const follow = (name: string): string => (name === from ? to : name);
   if (scope.kind === 'within') return { ...scope, columns: scope.columns.map(follow) };
@@ -112,7 +112,7 @@ export function scopeWords(scope: Scope): string {
   return `along ${scope.column}${scope.descending ? ' falling' : ''}${within}`;
 }
 
-/** Where to look; orders are offered as the cue can follow them. */
+/** The token for a scope; orders are offered as far as the cue can follow them. */
 export function scopeToken(scope: CueScope, words: CueFacts, orders: Orders): Token {
   const offered = offeredScopes(scope, words, orders);
   const value = scopeValue(orders === 'never' && scope.kind === 'along' ? unordered(scope, words) : scope);
@@ -142,15 +142,15 @@ function offeredScopes(now: CueScope, words: CueFacts, orders: Orders): CueScope
   return orders === 'may' ? [...still, ...along] : along;
 }
 
-/** A scope along an order as one that looks at all rows of the same parts. */
+/** The scope without its order: all rows of the same parts. */
 export function unordered(scope: CueScope, around: Pick<Surroundings, 'series' | 'panel'>): CueScope {
   const still = scopeIn(scope, around, 'never');
   return still.kind === 'within' ? { kind: 'within', columns: [...still.columns] } : { kind: 'panels' };
 }
 
-/** A scope as an option's value: names may hold any character. */
+/** A scope as the value of an option; names may contain any character. */
 export const scopeValue = (scope: CueScope): string => JSON.stringify(scopeSchema.parse(scope));
-/** A scope by its option's value. Throws on a value that no option has. */
+/** The scope of an option's value. Throws a RangeError for an unknown value. */
 export const readScope = (value: string): CueScope => scopeSchema.parse(JSON.parse(value));
 
 /** Rows of the frame that a row is compared with: its part, along an order up to the row itself. */
@@ -174,7 +174,7 @@ function comesUpTo(order: Column, other: number, row: number, descending: boolea
   return descending ? a >= b : a <= b;
 }
 
-/** " in Tolm" for a scope within a column, " so far" along an order, nothing for the whole figure. */
+/** " in Tolm" for a scope within a column, " so far" along an order, empty for the whole figure. */
 export function placeWords(scope: Scope, frame: Frame, row: number): string {
   const names = partsOfScope(scope).flatMap(name => {
     const column = columnOf(frame.table, name);
@@ -183,7 +183,7 @@ export function placeWords(scope: Scope, frame: Frame, row: number): string {
   return `${names.length ? ` in ${names.join(', ')}` : ''}${scope.kind === 'along' ? ' so far' : ''}`;
 }
 
-/** " in each valley" for a scope within a column, " so far" along an order, nothing for the whole figure. */
+/** " in each valley" for a scope within a column, " so far" along an order, empty for the whole figure. */
 export function legendScope(scope: Scope): string {
   if (scope.kind === 'figure') return '';
   if (scope.kind === 'totals') return ` of the totals of ${scope.of}`;

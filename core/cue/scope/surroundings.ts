@@ -18,10 +18,10 @@ export const aroundOf = ({ category, series, panel, table }: Frame): Surrounding
   typeOf: name => columnOf(table, name)?.type,
 });
 
-/** A column of the table that could be measured beside the figure's measures, under the name that it would have there. */
+/** A column of the table that can be added to the figure's measures, with the name that it would get. */
 export interface Candidate {
   readonly name: string;
-  /** As a measure of the figure. */
+  /** Its formula as a measure. */
   readonly formula: string;
 }
 
@@ -31,24 +31,24 @@ export interface ValueRange {
   readonly high: number;
 }
 
-/** What a sentence is written against: the words that make sense in this figure. */
+/** What the sentences of a cue need to know of the figure. */
 export interface CueFacts extends Surroundings {
   readonly measures: readonly string[];
-  /** Columns that could be measured too: choosing one adds it to the figure. */
+  /** Columns that can be added as measures: choosing one adds it to the figure. */
   readonly candidates?: readonly Candidate[];
-  /** The rows behind a measure or candidate; undefined when they are unknown. */
+  /** The range of the rows behind a measure or candidate; undefined when unknown. */
   readonly rangeOf?: (name: string) => ValueRange | undefined;
-  /** Measures that over all rows are more than a total: averages, ratios, medians. */
+  /** Measures whose value over all rows is not a total: averages, ratios, medians. */
   readonly ratios?: readonly string[];
-  /** Columns with one value per row of the frame, to look within. */
+  /** Columns with one value per row of the frame, to group by. */
   readonly scopes: readonly string[];
-  /** What the rows of a crosstab are nested in, outermost first: together they are one row. */
+  /** The columns in which the rows of a crosstab are nested, outermost first; together they identify a row. */
   readonly rows?: readonly string[];
   /** Totals of a crosstab that cues may look at. */
   readonly totals?: readonly ('rows' | 'columns')[];
-  /** The order that cues follow unless told otherwise: the figure's own; forward in time where the categories are dates. */
+  /** The order that cues follow by default: the figure's own; ascending in time where categories are dates. */
   readonly along: { readonly column: string; readonly descending: boolean };
-  /** How many rows have a value of a measure, and how many there are; undefined while that is not known. */
+  /** The number of rows with a value of a measure, and of all rows; undefined while unknown. */
   readonly counts?: (measure: string) => { readonly there: number; readonly all: number } | undefined;
   /** Names of the project's named looks. */
   readonly looks?: readonly string[];
@@ -56,7 +56,7 @@ export interface CueFacts extends Surroundings {
   readonly pictures?: readonly string[];
 }
 
-/** Words of a figure of which little is known. */
+/** Facts about a figure of which little is known, for tests and first offers. */
 export const cueFactsOf = (words: Partial<CueFacts> & Pick<CueFacts, 'measures'>): CueFacts => ({
   category: '',
   series: null,

@@ -1,17 +1,17 @@
 import type { HelperFormula } from '../kind';
 
-/** Which rows a helper column keeps the measure's value in. */
+/** The condition and the measure of such a helper column. */
 export interface Where {
   readonly part: string;
-  /** Free in the figure (see `nameFor` of a kind's `expand`). */
+  /** A name that is free in the figure (see `nameFor` of a kind's `expand`). */
   readonly name: string;
-  /** A condition in the language. */
+  /** A condition in the formula language. */
   readonly when: string;
-  /** The measure as a name in the language. */
+  /** The measure as a name in the formula language. */
   readonly measure: string;
 }
 
-/** A helper column with the values of a measure where a condition holds; the condition stays at hand for a rule that does the same. */
+/** A helper column with the values of a measure where a condition holds. The condition is kept, so that a rule can take it over. */
 export const valuesWhere = ({ part, name, when, measure }: Where): HelperFormula => ({
   part,
   name,

@@ -1,6 +1,6 @@
 import { windowOf, type Scope } from '../scope/scope';
 
-/** A window that moves along an order: so many rows, up to each row or around it, with the row itself or without. */
+/** A window that moves along an order: a number of rows, up to each row or around it, including the row or not. */
 export interface MovingWindow {
   readonly scope: Scope;
   readonly rows: number;
@@ -10,8 +10,8 @@ export interface MovingWindow {
 }
 
 /**
- * A statistic of a moving window as a formula. An even window around a row lies half a row off it, so the mean of the two nearest ones is taken:
- * the centred 2 × n average of the trade.
+ * A statistic over a moving window as a formula. An even window around a row is half a row off its middle, so the mean of the two nearest windows is
+ * taken: the centred 2 × n average.
  */
 export function movingFormula(statistic: (window: string) => string, moving: MovingWindow): string {
   const windows = boundsOf(moving).map(bounds => windowOf(moving.scope, bounds));

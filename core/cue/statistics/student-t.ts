@@ -35,8 +35,8 @@ function centralShare(angle: number, df: number): number {
 const LISTED = 40;
 
 /**
- * The quantile as a formula over a count of values: degrees of freedom are one less. Written out up to 41 values, beyond that by the expansion
- * around the normal quantile (Abramowitz and Stegun 26.7.5, with one term more).
+ * The quantile as a formula over a count of values, with one degree of freedom less. A table up to 41 values, beyond that the expansion around the
+ * normal quantile (Abramowitz and Stegun 26.7.5, with one more term).
  */
 export function studentFormula(count: string, share: number): string {
   const z = normalQuantile(share);
@@ -49,7 +49,7 @@ export function studentFormula(count: string, share: number): string {
 const digits = (value: number): string => String(Number(value.toPrecision(15)));
 const signed = (value: number): string => `${value < 0 ? ' - ' : ' + '}${digits(Math.abs(value))}`;
 
-/** Factors of 1/df, 1/df² and so on. */
+/** Coefficients of 1/df, 1/df² and so on. */
 function expansion(z: number): number[] {
   const power = (n: number): number => z ** n;
   return [
