@@ -11,7 +11,7 @@ import type { TypedType } from './types';
 const entryIn = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined =>
   Object.hasOwn(table, name) ? table[name] : undefined;
 
-/** A function call: which function, whether it may stand here, and whether its arguments fit. */
+/** Checks a function call: that the function exists, is allowed here, and that its arguments fit. */
 export function checkCall(check: Checking, call: CallExpr): Typed {
   const aggregate = entryIn(aggregates, call.name);
   if (aggregate) return checkAggregate(check, call, aggregate);
@@ -87,13 +87,13 @@ function aggregateArguments(check: Checking, call: CallExpr, entry: Aggregate): 
   return call.args.map(arg => known(check, arg, check.typed(arg, ...types)));
 }
 
-/** A bare missing value says nothing about what is summed up. */
+/** Refuses a bare missing value as the argument of an aggregate, since its type is unknown. */
 function known(check: Checking, expr: Expr, typed: Typed): Typed {
   if (typed.type === 'null') throw check.fault(expr, { code: 'wrong-type', needs: 'a column or a value', got: 'null' });
   return typed;
 }
 
-/** `name(p) within group (order by x)`: x is what is summed up. */
+/** For `name(p) within group (order by x)`: x, the values that are aggregated. */
 function orderedArgument(check: Checking, call: CallExpr, entry: Aggregate): Typed {
   const [key, ...more] = call.within ?? [];
   if (!key || more.length) throw check.fault(call, { code: 'within-needed', name: call.name, signature: entry.signature });

@@ -3,7 +3,7 @@ import type { Checking } from './checking';
 import { parseInterval } from '../functions';
 import type { TypedBound, TypedBounds, TypedOrder, TypedWindow } from '../evaluate/typed';
 
-/** A window: its partition, its order, and a frame whose ends make sense for that order. */
+/** Checks a window: its partition, its order, and that the ends of its frame fit the order. */
 export function checkWindow(check: Checking, spec: WindowSpec): TypedWindow {
   const partition = spec.partition.map(part => check.expr(part));
   const order = spec.order.map(item => checkOrder(check, item));

@@ -16,7 +16,7 @@ import type { TypedType } from './types';
 // Keys of nested parts hold those of their parts: longer ones are abridged, or they would grow with every level.
 const LONG_KEY = 240;
 
-/** The state of the walk: the text for messages, the scope, whether it is inside an aggregate, and the faults so far. */
+/** The state of a check: the text for messages, the scope, whether it is inside an aggregate, and the faults found. */
 export class Check implements Checking {
   constructor(
     readonly text: string,
@@ -52,7 +52,7 @@ export class Check implements Checking {
     return { parts, type };
   }
 
-  /** A part as checked. One with a fault is missing from there on, which fits everywhere, so that what stands around it is checked as well. */
+  /** Checks a part. A faulty part counts as missing, whose type fits everywhere, so that what surrounds it is checked as well. */
   expr(expr: Expr): Typed {
     this.faults.seen.add(expr);
     try {
@@ -67,7 +67,7 @@ export class Check implements Checking {
     }
   }
 
-  /** Names in a part that its faulty whole never came to: what else is wrong with it depends on what the whole should have been. */
+  /** Checks only the names in a part whose whole has a fault: other checks would depend on what the whole should be. */
   private namesIn(part: Expr): void {
     const apart = new Check(this.text, this.scope, this.place, true, new Faults(this.faults.seen));
     apart.expr(part);
@@ -77,8 +77,8 @@ export class Check implements Checking {
 
 const NAME_FAULTS: readonly string[] = ['unknown-name', 'unknown-function'];
 /**
- * Resolves names and types of a parsed formula. `must` demands a type of the whole (a filter is boolean). Problems: every fault, from the front of the
- * text to its end.
+ * Resolves names and types of a parsed formula. `must`: the type that the whole must have (boolean for a filter). Problems: every fault, in the order
+ * of the text.
  */
 export function checkFormula(text: string, expr: Expr, scope: Scope, place: FormulaPlace): Result<Typed> {
   const check = new Check(text, scope, place);
@@ -207,7 +207,7 @@ function checkArithmetic(check: Check, expr: Binary, sign: '+' | '-' | '*' | '/'
   return { op: 'arithmetic', sign, left, right, type: 'number', key: infix(left, sign, right) };
 }
 
-/** A date moved by an interval: still a date by days, weeks, months or years, a timestamp by hours and less. */
+/** A date moved by an interval: a date for days, weeks, months or years, a timestamp for hours and less. */
 function checkShift(check: Check, moved: Expr, by: Expr, back: boolean): Typed {
   const arg = check.typed(moved, 'date', 'timestamp');
   const words = by.kind === 'interval' ? by.value : '';
@@ -240,7 +240,7 @@ function checkLike(check: Check, expr: Extract<Expr, { kind: 'like' }>): Typed {
   return expr.negated ? negation(like) : like;
 }
 
-/** `is unknown` is `is null` of a condition; `is true` and `is false` are never missing. */
+/** `is unknown` means `is null` of a condition; `is true` and `is false` are never missing. */
 function checkTruth(check: Check, expr: Extract<Expr, { kind: 'is-truth' }>): Typed {
   const arg = check.typed(expr.arg, 'boolean');
   const words = `is ${expr.negated ? 'not ' : ''}`;
@@ -288,7 +288,7 @@ function checkDistinct(check: Check, expr: Extract<Expr, { kind: 'is-distinct' }
   return { op: 'is-distinct', left, right, negated: expr.negated, type: 'boolean', key: infix(left, sign, right) };
 }
 
-/** `x between a and b` is `x >= a and x <= b`, word for word as the standard defines it. */
+/** `x between a and b` means `x >= a and x <= b`, as the standard defines it. */
 function checkBetween(check: Check, expr: Extract<Expr, { kind: 'between' }>): Typed {
   const { parts } = check.alike([expr.arg, expr.low, expr.high]);
   const [arg, low, high] = parts as [Typed, Typed, Typed];
@@ -325,7 +325,7 @@ function condition(check: Check, { whens: [when, second] }: Branch): Typed {
   return check.typed(when as Expr, 'boolean');
 }
 
-/** `case x when a, b then …`: x is read once, and equal to one of the values. */
+/** `case x when a, b then …`: x is computed once and compared with each value. */
 function equalities(check: Check, subject: Expr, branches: readonly Branch[]): Typed[] {
   const { parts } = check.alike([subject, ...branches.flatMap(({ whens }) => whens)]);
   const [arg, ...values] = parts as [Typed, ...Typed[]];

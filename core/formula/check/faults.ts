@@ -3,13 +3,13 @@ import type { Expr } from '../tree/ast';
 import type { Fault } from './checking';
 import type { Typed } from '../evaluate/typed';
 
-/** The placeholder for a part with a fault: missing, which fits every type. */
+/** The placeholder for a faulty part: missing, whose type fits everywhere. */
 export const NOTHING: Typed = { op: 'constant', value: null, type: 'null', key: 'null' };
 
 // More than anybody mends at once.
 const MOST_FAULTS = 50;
 
-/** The faults of a formula, in the order in which they are found, and what has been looked at. */
+/** The faults of a formula, in the order found, and the parts already checked. */
 export class Faults {
   readonly problems: FormulaProblem[] = [];
 

@@ -1,4 +1,4 @@
-/** The candidate most like a mistyped word, or undefined when none comes near. Method: Levenshtein distance. */
+/** The candidate most similar to a mistyped word; undefined when none is close. Method: Levenshtein distance. */
 export function nearestName(word: string, candidates: readonly string[]): string | undefined {
   const limit = Math.max(1, Math.floor(word.length / 3) + 1);
   const scored = candidates.map(candidate => ({ candidate, distance: distanceOf(word.toLowerCase(), candidate.toLowerCase()) }));

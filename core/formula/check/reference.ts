@@ -1,6 +1,6 @@
 import { aggregates, scalars, windowFunctions, type FunctionHelp } from '../functions';
 
-/** One function as the reference and the completion show it. */
+/** A function as the reference and the completion show it. */
 export interface FunctionEntry extends FunctionHelp {
   readonly name: string;
 }
@@ -8,5 +8,5 @@ export interface FunctionEntry extends FunctionHelp {
 const entriesOf = (table: Readonly<Record<string, FunctionHelp>>): FunctionEntry[] =>
   Object.entries(table).map(([name, { group, signature, help, example }]) => ({ name, group, signature, help, example }));
 
-/** Every function of the language, from the tables that the evaluator itself uses. */
+/** Every function of the language, from the evaluator's own tables. */
 export const functionReference: readonly FunctionEntry[] = [...entriesOf(scalars), ...entriesOf(aggregates), ...entriesOf(windowFunctions)];

@@ -1,4 +1,4 @@
 import type { ColumnType } from 'core/table';
 
-/** `null` is the type of a bare missing value, which fits everywhere. */
+/** Types in formulas; `null` is the type of a bare missing value, which fits everywhere. */
 export type TypedType = ColumnType | 'null';

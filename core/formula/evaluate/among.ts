@@ -3,7 +3,7 @@ import { compareVecs } from './compare';
 import { runLogic } from './operators';
 import { lengthFor, strideOf, type BooleanVec, type Vec } from './vec';
 
-/** `arg in (items)`: true where it equals one of them, else missing where it or any of them is. Cost: one look-up per row for plain values. */
+/** `arg in (items)`: true where it equals an item, else missing where it or any item is missing. Cost: one look-up per row for plain values. */
 export function isAmong(arg: Vec, items: readonly Vec[], rows: number): BooleanVec {
   const plain = items.filter(item => item.constant);
   const others = items.filter(item => !item.constant);
@@ -25,7 +25,7 @@ function isAmongPlain(arg: Vec, items: readonly Vec[], rows: number): BooleanVec
   return { type: 'boolean', data, constant: arg.constant };
 }
 
-/** Whether the value at a place is one of the items. */
+/** Whether the value at an index is one of the items. */
 function membership(arg: Vec, items: readonly Vec[]): (at: number) => boolean {
   if (arg.type === 'text') {
     const wanted = new Set(items.map(item => (item.type === 'text' ? item.dictionary[item.data[0] as number] : undefined)));

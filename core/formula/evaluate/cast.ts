@@ -11,13 +11,13 @@ import {
 import { mapTexts, roundedTo } from '../functions';
 import { materialise, type BooleanVec, type NumericVec, type TextVec, type Vec } from './vec';
 
-/** What a type of `cast` makes; `integer` is a number without decimals. */
+/** The target type of a `cast`; `integer` is a number without decimals. */
 export interface CastTarget {
   readonly type: ColumnType;
   readonly whole: boolean;
-  /** `decimal(p, s)`: so many digits, so many of them decimals. */
+  /** `decimal(p, s)`: at most p digits, s of them decimals. */
   readonly digits: { readonly all: number; readonly decimals: number } | null;
-  /** `varchar(n)`: the most characters; `timestamp(n)`: decimals of a second. */
+  /** `varchar(n)`: most characters; `timestamp(n)`: decimals of a second. */
   readonly size: number | null;
   /** The type's own name, for keys. */
   readonly key: string;
@@ -26,11 +26,11 @@ export interface CastTarget {
 type Sizes = readonly number[];
 const plain = (type: ColumnType, whole = false): CastTarget => ({ type, whole, digits: null, size: null, key: whole ? 'integer' : type });
 
-/** A type that takes no size. */
+/** A type without a size. */
 const bare = (target: CastTarget) => (sizes: Sizes) => (sizes.length ? undefined : target);
 const floating = (sizes: Sizes) => (sizes.length > 1 || (sizes[0] ?? 1) < 1 || (sizes[0] ?? 1) > 53 ? undefined : plain('number'));
 
-/** Digits in all, and decimals among them; none unless said. */
+/** Digits in all, and decimals; 0 decimals by default. */
 function exact(sizes: Sizes): CastTarget | undefined {
   const [all, decimals = 0] = sizes;
   if (all === undefined) return plain('number');
@@ -50,7 +50,7 @@ function moment(sizes: Sizes): CastTarget | undefined {
   return size > 9 || sizes.length > 1 ? undefined : { ...plain('timestamp'), size: Math.min(3, size), key: `timestamp(${size})` };
 }
 
-/** Type names of the standard, and the short ones that engines share, each with what sizes make of it. */
+/** Type names of the standard and common short ones, each with the target for its sizes. */
 const TARGETS: Readonly<Record<string, (sizes: Sizes) => CastTarget | undefined>> = {
   'double precision': bare(plain('number')),
   double: bare(plain('number')),
@@ -76,7 +76,7 @@ const TARGETS: Readonly<Record<string, (sizes: Sizes) => CastTarget | undefined>
 /** Types that `cast` knows, by their names in SQL. */
 export const CAST_TYPES: readonly string[] = Object.keys(TARGETS);
 
-/** The target of a type's name; undefined for no type, `sizes` where a type is not of the given size. */
+/** The target of a type name; undefined for an unknown type, `sizes` where the sizes are wrong for it. */
 export function castTarget(name: string, sizes: Sizes): CastTarget | undefined | 'sizes' {
   const plainName = name.replaceAll(/\s+/g, ' ');
   const make = Object.hasOwn(TARGETS, plainName) ? TARGETS[plainName] : undefined;
@@ -93,7 +93,7 @@ export function mayCast(from: ColumnType, { type }: CastTarget): boolean {
   return pair === 'boolean number' || pair === 'date timestamp';
 }
 
-/** Values of another type; a text that does not read as the type, and a number that has too many digits for it, is missing. */
+/** Values as another type. A text that cannot be read as the type, and a number with too many digits, become missing. */
 export function castVec(arg: Vec, target: CastTarget): Vec {
   const cast = castPlain(arg, target);
   if (target.digits && cast.type === 'number') return { ...cast, data: cast.data.map(value => inDigits(value, target.digits as never)) };
@@ -126,7 +126,7 @@ function momentOrNumber(from: ColumnType, to: ColumnType, whole: boolean): (raw:
   return whole ? halfEven : raw => raw;
 }
 
-/** Halves go to the even neighbour, as engines cast floating-point numbers. */
+/** Rounds halves to the even neighbour, as engines do in casts of floating-point numbers. */
 export function halfEven(value: number): number {
   const below = Math.floor(value);
   const rest = value - below;

@@ -3,7 +3,7 @@ import type { CompareOp } from '../tree/ast';
 import { comparableNumbers } from './text-order';
 import { lengthFor, strideOf, type BooleanVec, type TextVec, type Vec } from './vec';
 
-/** Three-valued comparison: missing on either side gives missing. Text compares by code point. */
+/** Three-valued comparison: missing on either side gives missing. Texts compare by code point. */
 export function compareVecs(sign: CompareOp, left: Vec, right: Vec, rows: number): BooleanVec {
   const n = lengthFor(rows, left, right);
   if (left.type === 'text' && right.type === 'text' && right.constant && !left.constant && (sign === '=' || sign === '<>'))
@@ -14,7 +14,7 @@ export function compareVecs(sign: CompareOp, left: Vec, right: Vec, rows: number
   return { type: 'boolean', data: out, constant: left.constant && right.constant };
 }
 
-/** A text column against one text: a comparison of codes, without an order of all texts. */
+/** A text column compared with one text by dictionary codes. */
 function equalsText({ data, dictionary }: TextVec, right: TextVec, wanted: boolean): Uint8Array {
   const text = right.dictionary[right.data[0] as number];
   const out = new Uint8Array(data.length);

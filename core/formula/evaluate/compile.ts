@@ -6,7 +6,7 @@ import type { FormulaPlace, Scope } from '../check/checking';
 import { MAX_NESTING, parseFormula, placeOf } from '../tree/parse';
 import type { Typed } from './typed';
 
-/** The columns of a table as the scope of a formula. Tables with the same columns share one. */
+/** The columns of a table as a scope. Tables with the same columns share one object. */
 export function scopeOf(table: Table): Scope {
   const signature = JSON.stringify(table.columns.map(({ name, type }) => [name, type]));
   let scope = scopes.get(signature);
@@ -17,7 +17,7 @@ export function scopeOf(table: Table): Scope {
   return scope;
 }
 
-/** A scope with one more column; asked again, the same one, so that what was compiled against it is found again. */
+/** A scope with one more column. The same arguments give the same object, so that compiled formulas are found again. */
 export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
   const wider = keptIn(widened, scope, type);
   let found = wider.get(name);
@@ -26,8 +26,8 @@ export function scopeWith(scope: Scope, name: string, type: ColumnType): Scope {
 }
 
 /**
- * A formula's text, checked against the columns it sees and ready to evaluate. Results are kept for the same text,
- * place and columns, so an edit of data compiles nothing anew.
+ * A formula, parsed and checked against a scope, ready to evaluate. Results are kept for the same text, place and scope, so that an edit of data
+ * compiles nothing.
  */
 export function compileFormula(text: string, scope: Scope, place: FormulaPlace = 'column'): Result<Typed> {
   const known = keptIn(compiled, scope, place);

@@ -29,8 +29,8 @@ import type { SortedWindow } from '../windows/frame-ranges';
 const LIKES = { like: likeTexts, 'similar to': similarTexts };
 
 /**
- * Evaluates checked formulas over one table. Every distinct sub-expression, partition and sort is computed once per
- * evaluator and shared by all formulas given to it, so the cues of a figure pay once for what they have in common.
+ * Evaluates checked formulas over one table. Every distinct sub-expression, partition and sort is computed once per evaluator, so the cues of a
+ * figure share what they have in common.
  */
 export class Evaluator {
   private readonly known = new Map<string, Vec>();
@@ -53,14 +53,14 @@ export class Evaluator {
     return materialise(this.vec(formula), this.rowCount);
   }
 
-  /** Makes a computed column visible to later formulas under a name's key. */
+  /** Makes a computed column readable by later formulas. */
   define(key: string, values: Values): void {
     this.known.set(key, varying(values));
   }
 
   /**
-   * How many rows have no value though everything they are computed from is there: a division by zero, the logarithm
-   * of a negative number. Counts what the formula's own parts computed.
+   * Number of rows without a value though all inputs have one: a division by zero, the logarithm of a negative number. Counts the formula's own parts
+   * only.
    */
   withoutValue(formula: Typed): number {
     return suspectsOf(formula).reduce((sum, { part, inside }) => sum + (inside ? this.rowLevel() : this).lacking(part), 0);
@@ -159,7 +159,7 @@ export class Evaluator {
     );
   }
 
-  /** A bare missing value takes the type of its neighbours. */
+  /** A bare missing value gets the type of the value beside it. */
   private ofType(formulas: readonly Typed[], type: Typed['type']): Vec[] {
     return formulas.map(formula => (formula.type === 'null' ? constantVec(type, null) : this.vec(formula)));
   }
@@ -200,8 +200,8 @@ export class Evaluator {
   }
 
   /**
-   * `case when a = b then number end` and `case when a is null then number end`, the shapes of most helper columns, in one
-   * flat pass that never lays out the condition.
+   * `case when a = b then number end` and `case when a is null then number end`, the forms of most helper columns, in one pass without computing the
+   * condition as a column.
    */
   private pickDirectly({ branches, otherwise }: Extract<Typed, { op: 'case' }>, rows: number): Vec | null {
     const [branch] = branches;
@@ -228,7 +228,7 @@ export class Evaluator {
     return spread(entry.run(this.distinctIn(kept, f, groups), groups, options), groups);
   }
 
-  /** For `distinct`, all but the first of equal values within a group are left out. */
+  /** For `distinct`: leaves out all but the first of equal values within a group. */
   private distinctIn(args: readonly Vec[], { distinct }: TypedAggregate, groups: Groups): readonly Vec[] {
     const [arg] = args;
     if (!distinct || !arg) return args;
@@ -251,7 +251,7 @@ export class Evaluator {
     return { window, sorted: this.sortOf(window), rows: this.table.rowCount };
   }
 
-  /** One sort for all functions of the same partition and order. */
+  /** One sort for all functions with the same partition and order. */
   private sortOf(window: TypedWindow): SortedWindow {
     const { partition, order } = window;
     const key = sortKeyOf(window);
@@ -292,7 +292,7 @@ export class Evaluator {
   }
 }
 
-/** A constant of a formula, made once: edits leave formulas as they are. */
+/** A constant of a formula as a vector; made once, since edits of data leave formulas unchanged. */
 const constantOf = oncePer(({ type, value }: Extract<Typed, { op: 'constant' }>): Vec => constantVec(type, value));
 
 /** The key of a sort; made once per window of a formula. */
@@ -300,7 +300,7 @@ const sortKeyOf = oncePer(({ partition, order }: TypedWindow): string =>
   JSON.stringify([partition.map(part => part.key), order.map(({ by, ...rest }) => [by.key, rest])]),
 );
 
-/** Operations that can have no value for values that are there. */
+/** Whether an operation can give no value for inputs that have one. */
 const mayLackValue = (f: Typed): boolean =>
   (f.op === 'arithmetic' && f.left.type !== 'null' && f.right.type !== 'null') ||
   (f.op === 'scalar' && (scalars[f.name]?.group === 'number' || scalars[f.name]?.lacks === true)) ||
@@ -308,7 +308,7 @@ const mayLackValue = (f: Typed): boolean =>
   f.op === 'shift' ||
   (f.op === 'cast' && (f.arg.type === 'text' || f.to.digits !== null));
 
-/** The parts of a formula that may lack a value of their own; `inside`: over the rows behind a measure's groups. Found once per formula. */
+/** The parts of a formula that may lack a value; `inside`: over the rows behind a measure's groups. Found once per formula. */
 function suspectsOf(formula: Typed): readonly Suspect[] {
   let found = suspects.get(formula);
   if (!found) {
@@ -341,7 +341,7 @@ const keepWhere =
   (row: number): number =>
     isHeld(condition, row) ? 0 : -1;
 
-/** One value per group, laid out again over the rows; a single group stays a constant. */
+/** Values per group as values per row; a single group stays a constant. */
 function spread(perGroup: Vec, { ids, rows }: Groups): Vec {
   if (ids === null) return { ...perGroup, constant: true };
   const from = perGroup.data;

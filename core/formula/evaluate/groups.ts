@@ -23,7 +23,7 @@ export function groupRows(keys: readonly Values[], rows: number): Groups & { rea
   );
 }
 
-/** Whole-number codes from `-first` up, fewer than `size` of them; `first` makes them start at 0. */
+/** Integer codes from `-first` on, fewer than `size` of them; `first` shifts them to start at 0. */
 interface Codes {
   readonly data: Int32Array | Uint8Array;
   readonly first: 0 | 1;
@@ -55,7 +55,7 @@ const DENSE_PAIRS = 1 << 22;
 // Keys by their places, so many at once.
 const [A, B, C, D] = [0, 1, 2, 3] as const;
 
-/** Up to four keys numbered in one pass, where a code of its own for every combination is possible; else null. */
+/** Groups by up to four keys in one pass, where every combination can have a code; else null. */
 function denseGroups(codes: readonly Codes[], rows: number): (Groups & { readonly firstRows: Int32Array }) | null {
   const size = codes.reduce((product, code) => product * code.size, 1);
   const [head] = codes;
@@ -70,7 +70,9 @@ function denseGroups(codes: readonly Codes[], rows: number): (Groups & { readonl
   return { ids, count: firstRows.length, rows, firstRows: Int32Array.from(firstRows) };
 }
 
-/** Groups by their codes, written into `ids`; the first row of each. A loop of its own over whole numbers, because it is the hot one of every grouping. */
+/**
+ * Numbers groups by their codes, into `ids`; also the first row of each. A separate loop over integers, since it is the hot loop of every grouping.
+ */
 function numberUp(
   [a, b, c, d]: readonly [Codes['data'], Codes['data'], Codes['data'], Codes['data']],
   factors: readonly number[],
@@ -101,7 +103,7 @@ function numberUp(
   return firstRows;
 }
 
-/** Pairs of codes, written into `data`, which may be what the left ones stand in. */
+/** Combines codes in pairs, into `data`, which may be the array of the left codes. */
 function paired(left: Codes, right: Codes, data: Int32Array): Codes {
   const first = left.first * right.size + right.first;
   if (left.size * right.size <= DENSE_PAIRS) {
@@ -111,7 +113,7 @@ function paired(left: Codes, right: Codes, data: Int32Array): Codes {
   return lookedUp(left, right, first, data);
 }
 
-/** A code of its own for each pair. */
+/** A code for each distinct pair. */
 function pairUp(a: Codes['data'], b: Codes['data'], size: number, first: number, data: Int32Array): void {
   const count = data.length;
   for (let row = 0; row < count; row++) data[row] = Math.imul(a[row] as number, size) + (b[row] as number) + first;
@@ -128,7 +130,7 @@ function lookedUp(left: Codes, right: Codes, first: number, data: Int32Array): C
   return { data, first: 0, size: known.size };
 }
 
-/** Codes numbered by first appearance, written into `ids`, which may be what the codes stand in. */
+/** Numbers codes by first appearance, into `ids`, which may be the array of the codes. */
 function numbered({ data, first, size }: Codes, rows: number, ids: Int32Array): Groups & { readonly firstRows: Int32Array } {
   const groupOf = new Int32Array(size).fill(-1);
   const firstRows: number[] = [];

@@ -4,7 +4,7 @@ import type { TypedBound, TypedOrder, TypedWindow } from './typed';
 import type { TypedType } from '../check/types';
 
 const PLAIN_NAME = /^[\p{L}_][\p{L}\p{N}\p{M}_]*$/u;
-/** A column name as SQL: bare where that is safe in any engine, else in double quotes. */
+/** A column name as SQL: bare where any engine allows that, else in double quotes. */
 export function nameText(name: string): string {
   let text = texts.get(name);
   if (text === undefined) {
@@ -21,7 +21,7 @@ function quotedUnlessBare(name: string): string {
   return bare ? name : `"${name.replaceAll('"', '""')}"`;
 }
 
-/** A short name for a long key, the same for the same text. */
+/** A short hash of a long key; equal texts give equal hashes. */
 export function shortKey(key: string): string {
   let short = shortened.get(key);
   if (short === undefined) {
@@ -43,7 +43,7 @@ export function literalText(type: TypedType, value: Cell): string {
   return typeof value === 'string' ? `'${value.replaceAll("'", "''")}'` : String(value);
 }
 
-/** `over (…)`, every part written by `write`. */
+/** `over (…)` as text, each part written by `write`. */
 export function windowText(
   { partition, order, bounds }: TypedWindow,
   write: (part: { readonly key: string }) => string = part => part.key,

@@ -5,7 +5,7 @@ import { lengthFor, strideOf, type BooleanVec, type NumericVec } from './vec';
 /** The negative of each number; missing stays missing. */
 export const runNegate = (arg: NumericVec): NumericVec => ({ ...arg, data: arg.data.map(value => -value) });
 
-/** Yes for no and no for yes; missing stays missing. */
+/** True becomes false and false true; missing stays missing. */
 export const runNot = (arg: BooleanVec): BooleanVec => ({
   ...arg,
   data: arg.data.map(value => (value === MISSING_BOOLEAN ? MISSING_BOOLEAN : 1 - value)),
@@ -17,7 +17,7 @@ export const isTruth = (arg: BooleanVec, truth: boolean, negated: boolean): Bool
   data: arg.data.map(value => Number((value === Number(truth)) !== negated)),
 });
 
-/** Missing on either side gives missing, and so does whatever has no finite value (division by zero). */
+/** Missing on either side gives missing, and so does a result that is not finite (division by zero). */
 export function runArithmetic(sign: ArithmeticOp, left: NumericVec, right: NumericVec, rows: number): NumericVec {
   const data = new Float64Array(lengthFor(rows, left, right));
   const [ls, rs] = [strideOf(left), strideOf(right)];
@@ -30,7 +30,7 @@ export function runArithmetic(sign: ArithmeticOp, left: NumericVec, right: Numer
 
 const MS_PER_DAY = 86_400_000;
 
-/** Days from one moment to another; parts of a day for timestamps. */
+/** Days from one moment to another; fractions of a day for timestamps. */
 export function runDaysBetween(left: NumericVec, right: NumericVec, rows: number): NumericVec {
   const days = runArithmetic('-', left, right, rows);
   return left.type === 'timestamp' ? { ...days, data: days.data.map(ms => ms / MS_PER_DAY) } : days;
@@ -55,7 +55,7 @@ function truth(decisive: 0 | 1): Uint8Array {
   });
 }
 
-/** Three-valued: `false and missing` is false, `true or missing` is true, else missing wins. */
+/** Three-valued logic: `false and missing` is false, `true or missing` is true, otherwise missing wins. */
 export function runLogic(op: 'and' | 'or', left: BooleanVec, right: BooleanVec, rows: number): BooleanVec {
   const answers = TRUTH[op];
   const data = new Uint8Array(lengthFor(rows, left, right));

@@ -1,7 +1,7 @@
 // Texts longer than this come from long lists, and a few hundred of them would fill the memory.
 const LONGEST_KEPT = 20_000;
 
-/** A pure function of a text that keeps its last results; when `most` are kept, all are forgotten and it starts anew. */
+/** A pure function of a text with a cache; when `most` results are kept, the cache is emptied. */
 export function remembered<T>(compute: (text: string) => T, most: number): (text: string) => T {
   const kept = new Map<string, T>();
   return text => {

@@ -3,7 +3,7 @@ import { Evaluator } from './evaluate';
 import type { Groups } from '../functions';
 import { partsOf, type Typed, type TypedAggregate } from './typed';
 
-/** How the values of parts make the value of their union, for aggregates where they do. */
+/** How the values of groups give the value of their union, for aggregates that allow it. */
 type Merge = 'sum' | 'count' | 'min' | 'max';
 const MERGES: Readonly<Record<string, Merge>> = { sum: 'sum', count: 'count', min: 'min', max: 'max' };
 
@@ -24,7 +24,7 @@ export class RollUp {
     private readonly known: ReadonlyMap<string, Float64Array> = new Map(),
   ) {}
 
-  /** One value per union: `unions[g]` is the union of group g, −1 where it belongs to none. */
+  /** One value per union: `unions[g]` is the union of group g, −1 for none. */
   values(formula: Typed, unions: Int32Array, count: number): Values {
     const found = aggregatesIn(formula);
     return found?.every(isMergeable) ? this.merged(formula, found, unions, count) : this.overRows(formula, unions, count);
@@ -58,7 +58,7 @@ export class RollUp {
     return this.own;
   }
 
-  /** Over the rows: those of no union are a union of their own, that is left out. */
+  /** Groups of rows by union; rows of no union form one that is left out. */
   private overRows(formula: Typed, unions: Int32Array, count: number): Values {
     const { ids, rows } = this.parts().groups;
     const unionOf = new Int32Array(rows);
@@ -73,7 +73,7 @@ export class RollUp {
 
 type Part = Extract<Typed, { op: 'aggregate' }>;
 
-/** The aggregates of a measure, outermost alone; null where the formula looks over a window. */
+/** The outermost aggregates of a measure; null where the formula uses a window. */
 function aggregatesIn(formula: Typed): readonly Part[] | null {
   if (formula.op === 'window') return null;
   if (formula.op === 'aggregate') return formula.window ? null : [formula];
@@ -81,7 +81,7 @@ function aggregatesIn(formula: Typed): readonly Part[] | null {
   return inside.some(parts => parts === null) ? null : inside.flatMap(parts => parts ?? []);
 }
 
-/** A distinct minimum is the minimum; nothing else that is distinct can be merged. Texts are compared by their rows. */
+/** Whether an aggregate can be merged. A distinct minimum is a minimum; no other distinct aggregate can. Texts are compared by their rows. */
 function isMergeable(part: TypedAggregate & Pick<Typed, 'type'>): boolean {
   if (part.name === 'avg') return !part.distinct;
   const merge = MERGES[part.name];
@@ -89,7 +89,7 @@ function isMergeable(part: TypedAggregate & Pick<Typed, 'type'>): boolean {
   return merge === 'sum' || merge === 'count' ? !part.distinct : part.type !== 'text' && part.type !== 'boolean';
 }
 
-/** A count of none is 0, everything else of none is missing. */
+/** Merged values. The count of nothing is 0, everything else of nothing is missing. */
 function mergedValues(merge: Merge, parts: Float64Array, unions: Int32Array, count: number): Float64Array {
   const whole = new Float64Array(count).fill(merge === 'count' ? 0 : NaN);
   for (let at = 0; at < unions.length; at++) {

@@ -1,7 +1,7 @@
 import { oncePer } from 'core/stages';
 import type { TextVec } from './vec';
 
-/** Compares by code point, which UTF-16 order breaks for characters beyond the basic plane. */
+/** Compares by code point; UTF-16 order is wrong for characters beyond the basic plane. */
 export function compareText(a: string, b: string): number {
   const length = Math.min(a.length, b.length);
   for (let i = 0; i < length; i++) {
@@ -14,7 +14,7 @@ export function compareText(a: string, b: string): number {
 // Surrogates (D800–DFFF) stand for code points above all of E000–FFFF.
 const codePointRank = (unit: number): number => (unit >= 0xe000 ? unit - 0x800 : unit >= 0xd800 ? unit + 0x2000 : unit);
 
-/** For each code of a dictionary its place in code-point order. Found once for each: an edit of a number leaves dictionaries as they are. */
+/** For each code of a dictionary its rank in code-point order. Computed once per dictionary. */
 export const dictionaryRanks = oncePer(ranked);
 
 function ranked(dictionary: readonly string[]): Int32Array {
@@ -25,8 +25,8 @@ function ranked(dictionary: readonly string[]): Int32Array {
 }
 
 /**
- * Two text vectors as numbers that compare as the texts do; missing becomes NaN. One shared ranking of both
- * dictionaries makes each comparison a number comparison.
+ * Two text vectors as numbers that compare like the texts; missing becomes NaN. Both dictionaries are ranked together, so that a comparison of texts
+ * is one of numbers.
  */
 export function comparableNumbers(left: TextVec, right: TextVec): [Float64Array, Float64Array] {
   const all = [...new Set([...left.dictionary, ...right.dictionary])];

@@ -27,7 +27,7 @@ export interface TypedBounds {
 export interface TypedWindow {
   readonly partition: readonly Typed[];
   readonly order: readonly TypedOrder[];
-  /** Null: the default of the standard, up to the current row's peers when there is an order, else the whole partition. */
+  /** Null: the standard's default, up to the current row's peers with an order, else the whole partition. */
   readonly bounds: TypedBounds | null;
 }
 
@@ -48,7 +48,7 @@ export type Typed = { readonly type: TypedType; readonly key: string } & (
   | { readonly op: 'and' | 'or'; readonly left: Typed; readonly right: Typed }
   | { readonly op: 'is-null'; readonly arg: Typed; readonly negated: boolean }
   | { readonly op: 'is-truth'; readonly arg: Typed; readonly truth: boolean; readonly negated: boolean }
-  /** Equal to any of the items; missing where it is equal to none and it or an item is missing. */
+  /** True where it equals an item; missing where it equals none and it or an item is missing. */
   | { readonly op: 'in'; readonly arg: Typed; readonly items: readonly Typed[] }
   | { readonly op: 'is-distinct'; readonly left: Typed; readonly right: Typed; readonly negated: boolean }
   | { readonly op: 'like'; readonly how: LikeWord; readonly arg: Typed; readonly pattern: Typed; readonly escape: string }
@@ -70,13 +70,13 @@ export interface TypedBranch {
 export interface TypedAggregate {
   readonly op: 'aggregate';
   readonly name: string;
-  /** Empty for `count(*)`; two for `corr` and its like. */
+  /** Empty for `count(*)`; two for `corr` and similar functions. */
   readonly args: readonly Typed[];
   readonly distinct: boolean;
   readonly filter: Typed | null;
-  /** For ordered-set aggregates: the share, and the direction of the order. */
+  /** For ordered-set aggregates: the fraction, and the direction of the order. */
   readonly within: { readonly fraction: number; readonly descending: boolean } | null;
-  /** Null outside a window: the groups of the measure. */
+  /** Null without a window: the groups of the measure. */
   readonly window: TypedWindow | null;
 }
 

@@ -38,7 +38,7 @@ const pairwise = (signature: string, help: string, example: string): Aggregate =
     numbers(pairMoments(args as readonly [NumericVec, NumericVec], groups, signature.slice(0, signature.indexOf('(')))),
 });
 
-/** Functions that sum up many rows. */
+/** Functions over many rows. */
 export const aggregates: Readonly<Record<string, Aggregate>> = {
   sum: {
     group: 'aggregate',
@@ -188,7 +188,7 @@ function textExtreme(arg: TextVec, groups: Groups, direction: 1 | -1): Vec {
   return placesToTexts(arg, ranks, numberExtreme(places, arg.constant ? 0 : 1, groups, direction));
 }
 
-/** Texts from their places in the order of the dictionary. */
+/** Texts from their ranks in the order of the dictionary. */
 export function placesToTexts(arg: TextVec, ranks: Int32Array, places: Float64Array): TextVec {
   const codeAt = new Int32Array(ranks.length);
   ranks.forEach((place, code) => (codeAt[place] = code));

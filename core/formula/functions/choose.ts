@@ -3,14 +3,14 @@ import { compareVecs } from '../evaluate/compare';
 import { lengthFor, strideOf, type TextVec, type Vec } from '../evaluate/vec';
 import type { Scalar } from './entry';
 
-/** Takes each row's value from the argument that `pick` names; −1 gives a missing value. */
+/** For each row the value of the argument that `pick` gives; −1 gives missing. */
 export function choose(args: readonly Vec[], n: number, pick: (row: number) => number): Vec {
   const which = new Int16Array(n);
   for (let row = 0; row < n; row++) which[row] = pick(row);
   return chooseBy(args, which);
 }
 
-/** Takes each row's value from the argument at the place that `which` has for the row; −1 gives a missing value. */
+/** For each row the value of the argument at the index in `which`; −1 gives missing. */
 export function chooseBy(args: readonly Vec[], which: Int16Array): Vec {
   const n = which.length;
   const constant = args.every(arg => arg.constant) && n === 1;
@@ -48,7 +48,7 @@ function nullIf([first, second]: readonly Vec[], rows: number): Vec {
   return choose([left], lengthFor(rows, left, right), row => (equal.data[row * strideOf(equal)] === 1 ? -1 : 0));
 }
 
-/** Functions that deal with missing values, and that choose among arguments. */
+/** Functions for missing values, and functions that choose among arguments. */
 export const missingFunctions = {
   coalesce: {
     group: 'missing',

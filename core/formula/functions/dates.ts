@@ -23,17 +23,17 @@ export const DATE_FIELDS = [
   'minute',
   'second',
 ] as const;
-/** Parts of a date that can be taken out. */
+/** Fields of a date that `extract` knows. */
 export type DateField = (typeof DATE_FIELDS)[number];
-/** Parts of a time of day that can be taken out. */
+/** Fields of a time of day that `extract` knows. */
 export const TIME_FIELDS: readonly string[] = ['hour', 'minute', 'second'];
 
-/** Grains that a date can be cut to. */
+/** Units that a date can be truncated to. */
 export const DATE_GRAINS = ['day', 'week', 'month', 'quarter', 'year', 'hour', 'minute', 'second'] as const;
-/** Steps that dates can be cut to. */
+/** A unit that dates can be truncated to. */
 export type DateGrain = (typeof DATE_GRAINS)[number];
 
-/** Year, month from 1, day of the month, of a day count. */
+/** Year, month from 1, and day of the month of a day number. */
 export function civilOf(days: number): [year: number, month: number, day: number] {
   const date = new Date(days * MS_PER_DAY);
   return [date.getUTCFullYear(), date.getUTCMonth() + 1, date.getUTCDate()];
@@ -117,7 +117,7 @@ function truncate(arg: NumericVec, grain: DateGrain): NumericVec {
   return { ...arg, data: remembered(arg.data, ms => (ms === ms ? compute(ms) : NaN)) };
 }
 
-/** Dates repeat: each distinct one is computed once. */
+/** Computes each distinct date once, since dates repeat. */
 function remembered(data: Float64Array, compute: (raw: number) => number): Float64Array {
   const known = new Map<number, number>();
   const out = new Float64Array(data.length);
@@ -169,7 +169,7 @@ export function parseInterval(text: string): Interval | undefined {
 const MOST_MONTHS = 12 * 10_000;
 const MOST_MS = 366 * 10_000 * MS_PER_DAY;
 
-/** The day some months later; the end of a shorter month stands for the days it lacks. */
+/** The day some months later, at most the last day of that month. */
 function addMonths(days: number, months: number): number {
   const [year, month, day] = civilOf(days);
   const index = year * 12 + month - 1 + months;
@@ -188,7 +188,7 @@ export function shiftMoment(raw: number, type: ColumnType, { months, ms }: Inter
   return (months ? addMonths(days, months) * MS_PER_DAY + msOfDay(raw) : raw) + ms;
 }
 
-/** Dates moved by so many steps; the last day of a month stays within it. */
+/** Dates moved by a number of steps; at most the last day of the month. */
 export function shiftVec(arg: NumericVec, type: 'date' | 'timestamp', interval: Interval): NumericVec {
   // A date that gains hours becomes a moment of that day.
   const from = arg.type === 'date' && type === 'timestamp' ? arg.data.map(days => days * MS_PER_DAY) : arg.data;
@@ -197,7 +197,7 @@ export function shiftVec(arg: NumericVec, type: 'date' | 'timestamp', interval: 
 
 const LEAP = (y: string): string => `(mod(${y}, 4) = 0 and mod(${y}, 100) <> 0 or mod(${y}, 400) = 0)`;
 
-/** Whether there is such a day, as engines that refuse the others want to know it first. */
+/** SQL that tests whether a day exists, for engines that refuse days that do not. */
 function dayExistsSql(y: string, m: string, d: string): string {
   const last = `case when ${m} in (4, 6, 9, 11) then 30 when ${m} = 2 then case when ${LEAP(y)} then 29 else 28 end else 31 end`;
   const whole = [y, m, d].map(part => `${part} = floor(${part})`).join(' and ');

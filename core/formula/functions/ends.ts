@@ -24,7 +24,7 @@ export function endsOf(data: Float64Array, step: 0 | 1, groups: Groups): Ends {
   return ends;
 }
 
-/** Both ends of a group stand side by side: a row meets one place in memory. */
+/** Lows and highs are interleaved, so that a row touches one place in memory. */
 function found(data: Float64Array, step: 0 | 1, { ids, count, rows }: Groups): Ends {
   const ends = new Float64Array(2 * count).fill(NaN);
   for (let row = 0; row < rows; row++) {

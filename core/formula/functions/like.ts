@@ -1,7 +1,7 @@
 import type { BooleanVec, TextVec } from '../evaluate/vec';
 import { areThere, perRow } from './texts';
 
-/** `text like pattern`: % any characters, _ one character; everything else, and whatever stands behind the escape, stands for itself. */
+/** `text like pattern`: % matches any characters, _ one character; all others, and the one after the escape, match themselves. */
 export function likeTexts(arg: TextVec, pattern: TextVec, escape: string, rows: number): BooleanVec {
   const patterns = new Map<string, readonly Piece[]>();
   const piecesOf = (text: string): readonly Piece[] => {
@@ -15,7 +15,7 @@ export function likeTexts(arg: TextVec, pattern: TextVec, escape: string, rows: 
   return { type: 'boolean', data: Uint8Array.from(found, hit => hit ?? 2), constant: arg.constant && pattern.constant };
 }
 
-/** Characters in a row between two %; null stands for any one. */
+/** Characters between two %; null matches any one. */
 type Piece = readonly (string | null)[];
 
 function piecesIn(pattern: string, escape: string): Piece[] {
@@ -31,8 +31,8 @@ function piecesIn(pattern: string, escape: string): Piece[] {
 }
 
 /**
- * The first piece stands at the start, the last at the end, and every other as early as it can: if it fits anywhere, it fits there. Cost: linear in
- * the text for each piece, whatever the pattern.
+ * The first piece is matched at the start, the last at the end, and every other as early as possible: if it fits anywhere, it fits there. Cost:
+ * linear in the text for each piece.
  */
 function fits(text: readonly string[], pieces: readonly Piece[]): boolean {
   const [first, last] = [pieces[0] as Piece, pieces.at(-1) as Piece];

@@ -11,7 +11,7 @@ export interface Sums {
 // `sum` and `avg` of the same column over the same groups are one pass: the memory of a column never changes.
 const known = keptPer<Float64Array, { readonly groups: Groups; readonly sums: Sums }>();
 
-/** Counts that a sum over the same groups has found already. */
+/** Counts that a sum over the same groups has already found. */
 export function countsFound(arg: NumericVec, groups: Groups): Float64Array | undefined {
   const before = known.get(arg.data);
   return before?.groups === groups ? before.sums.counts : undefined;
@@ -63,7 +63,7 @@ function apart(sums: Float64Array, count: number): Sums {
   return { totals, counts };
 }
 
-/** All rows as one group: the sums stay in registers. */
+/** All rows as one group, so that the sums stay in registers. */
 function addUpAll(data: Float64Array, rows: number): Sums {
   let total = 0;
   let lost = 0;
@@ -83,7 +83,7 @@ function addUpAll(data: Float64Array, rows: number): Sums {
 // A sum past the largest float has no value that a column may hold.
 const finite = (value: number): number => (Number.isFinite(value) ? value : NaN);
 
-/** Variance or standard deviation per group, in two passes: around the compensated mean. `fewest` 1 for a sample, 0 for the whole. */
+/** Variance or standard deviation per group, in two passes around the compensated mean. `fewest`: 1 for a sample, 0 for the population. */
 export function variances(arg: NumericVec, groups: Groups, fewest: 0 | 1, root: boolean): Float64Array {
   const { totals, counts } = sumsOf(arg, groups);
   const { ids, rows } = groups;
@@ -104,7 +104,7 @@ export function variances(arg: NumericVec, groups: Groups, fewest: 0 | 1, root: 
   });
 }
 
-/** Count, means, and centred sums of squares and products of the pairs that are both there. */
+/** Count, means, and centred sums of squares and products of pairs without a missing value. */
 export interface PairSums {
   readonly n: number;
   readonly meanY: number;
@@ -114,7 +114,7 @@ export interface PairSums {
   readonly xy: number;
 }
 
-/** Correlation or a part of the line of least squares; missing where the pairs do not determine it. */
+/** Correlation, or a coefficient of the least squares line; missing where the pairs do not determine it. */
 export function fromPairs(name: string, { n, meanY, meanX, yy, xx, xy }: PairSums): number {
   if (n === 0 || !(xx > 0)) return NaN;
   if (name === 'regr_slope') return finite(xy / xx);
@@ -122,7 +122,7 @@ export function fromPairs(name: string, { n, meanY, meanX, yy, xx, xy }: PairSum
   return yy > 0 ? finite(Math.max(-1, Math.min(1, xy / Math.sqrt(xx * yy)))) : NaN;
 }
 
-/** Statistics of two columns per group (correlation, slope, …); rows that lack either value are skipped. Cost: O(rows). */
+/** Statistics of two columns per group (correlation, slope, …); rows where either value is missing are skipped. Cost: O(rows). */
 export function pairMoments([y, x]: readonly [NumericVec, NumericVec], { ids, count, rows }: Groups, name: string): Float64Array {
   const sums = Array.from({ length: count }, () => new RunningPairs());
   const [ys, xs] = [y.constant ? 0 : 1, x.constant ? 0 : 1];

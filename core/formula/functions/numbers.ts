@@ -3,7 +3,7 @@ import type { Scalar } from './entry';
 
 const NUMBER = [['number']] as const;
 
-/** One number in, one out; whatever has no finite value is missing. */
+/** A function of one number; a result that is not finite is missing. */
 function unary(signature: string, help: string, example: string, compute: (value: number) => number, sql?: Scalar['sql']): Scalar {
   return {
     group: 'number',
@@ -44,7 +44,7 @@ function mapNumbers(args: readonly NumericVec[], length: number, compute: (value
   return { type: 'number', data, constant: args.every(arg => arg.constant) };
 }
 
-/** Halves go away from zero, as engines round floating-point numbers. */
+/** Rounds halves away from zero, as engines do for floating-point numbers. */
 export function roundedTo(value: number, places = 0): number {
   const size = Math.abs(value);
   if (places >= 0) {
@@ -61,7 +61,7 @@ function power(base: number, exponent: number): number {
   return base === 0 && exponent < 0 ? NaN : base ** exponent;
 }
 
-/** Smallest or largest; missing when any of them is, as the standard has it. */
+/** Smallest or largest argument; missing when any is, as in the standard. */
 const choosing = (name: 'greatest' | 'least', help: string): Scalar => ({
   group: 'number',
   signature: `${name}(a, b, …)`,
@@ -83,7 +83,7 @@ const choosing = (name: 'greatest' | 'least', help: string): Scalar => ({
 // Comparisons grow with the square of the arguments; beyond so many the engine's own function has to do.
 const MOST_SPELT = 6;
 
-/** The best of several that are there, by comparisons alone: some engines have no `greatest`. */
+/** The smallest or largest of several values by comparisons alone, since some engines have no `greatest`. */
 function bestSql(args: readonly string[], sign: '>=' | '<='): string {
   if (args.length === 1) return args[0] as string;
   const branches = args.slice(0, -1).map(

@@ -11,7 +11,7 @@ export interface SortedGroups {
 // Median and percentiles of one column over the same groups share one sort.
 const known = keptPer<Float64Array, { readonly groups: Groups; readonly sorted: SortedGroups }>();
 
-/** Missing values are left out. Cost: O(n log n) once per column and groups. */
+/** The sorted values of each group, missing ones left out. Cost: O(n log n), once per column and groups. */
 export function sortedGroups(arg: NumericVec, groups: Groups): SortedGroups {
   const before = known.get(arg.data);
   if (before?.groups === groups) return before.sorted;
@@ -38,7 +38,7 @@ function sortGroups(arg: NumericVec, { ids, count, rows }: Groups): SortedGroups
   return { values, starts };
 }
 
-/** The percentile of each group; `continuous` goes between two values, else the first at or past the share is taken. */
+/** The percentile of each group; `continuous` interpolates between two values, else the first at or above the fraction is taken. */
 export function quantiles(arg: NumericVec, groups: Groups, options: AggregateOptions, continuous: boolean): Float64Array {
   const { values, starts } = sortedGroups(arg, groups);
   return Float64Array.from({ length: groups.count }, (_, g) => {
@@ -47,7 +47,7 @@ export function quantiles(arg: NumericVec, groups: Groups, options: AggregateOpt
   });
 }
 
-/** A percentile of `n` sorted values, `at` giving the one at a place from 0. */
+/** A percentile of `n` sorted values; `at` gives the value at an index. */
 export function quantileAt(
   n: number,
   { fraction, descending }: AggregateOptions,
@@ -63,7 +63,7 @@ export function quantileAt(
   return below === place ? low : low + (ordered(below + 1) - low) * (place - below);
 }
 
-/** The most frequent value per group; missing values are passed over. Cost: one sort, shared with the quantiles. */
+/** The most frequent value per group, missing ones skipped. Cost: one sort, shared with the quantiles. */
 export function modes(arg: NumericVec, groups: Groups, { descending }: AggregateOptions): Float64Array {
   const { values, starts } = sortedGroups(arg, groups);
   return Float64Array.from({ length: groups.count }, (_, g) => {

@@ -1,15 +1,15 @@
-/** One state: takes a character it agrees with; null passes on without one; undefined is the end. */
+/** One state: it takes a matching character; null moves on without one; undefined is the end. */
 export interface Step {
   readonly takes: ((letter: string) => boolean) | null | undefined;
   readonly to: readonly number[];
 }
-/** A pattern of `similar to` as a machine without backtracking. */
+/** A pattern of `similar to` as a state machine without backtracking. */
 export interface Pattern {
   readonly steps: readonly Step[];
   readonly start: number;
 }
 
-/** The most states that a pattern may have, so that nested repetitions cannot fill the memory. */
+/** Most states of a pattern, so that nested repetitions cannot fill the memory. */
 const MOST_STATES = 10_000;
 const CLASSES: Readonly<Record<string, RegExp>> = {
   alpha: /^\p{L}$/u,
@@ -22,8 +22,8 @@ const CLASSES: Readonly<Record<string, RegExp>> = {
 };
 
 /**
- * The states of a pattern: `%` any characters, `_` one, `|`, `( )`, `[a-z]`, `[^a-z]`, `[[:digit:]]`, and `* + ? {m,n}` after any of them; what
- * follows the escape stands for itself. Null where the pattern breaks these rules.
+ * The states of a pattern: `%` any characters, `_` one, `|`, `( )`, `[a-z]`, `[^a-z]`, `[[:digit:]]`, and `* + ? {m,n}` after any of them; the
+ * character after the escape matches itself. Null for an invalid pattern.
  */
 export function patternOf(text: string, escape: string): Pattern | null {
   try {
@@ -35,7 +35,7 @@ export function patternOf(text: string, escape: string): Pattern | null {
 }
 
 class BadPattern extends Error {}
-/** Builds the states of a piece that goes on to a state, and gives its first state. */
+/** Builds the states of a piece that continues to a state; gives its first state. */
 type Piece = (to: number) => number;
 
 class PatternReader {

@@ -35,7 +35,7 @@ function matches(text: readonly string[], { steps, start }: Pattern): boolean {
   return now.some(state => steps[state]?.takes === undefined);
 }
 
-/** States that take a character, and the end, reached from some without taking one. */
+/** States that take a character, and the end, reachable from some without taking one. */
 function reach(steps: readonly Step[], from: readonly number[], reached: Int32Array, place: number): number[] {
   const [found, open] = [[] as number[], [...from]];
   while (open.length) {

@@ -2,7 +2,7 @@ import { MISSING_TEXT, TextCodes, type ColumnType } from 'core/table';
 import { lengthFor, strideOf, type NumericVec, type TextVec, type Vec } from '../evaluate/vec';
 import type { Scalar } from './entry';
 
-/** Text in, text out: computed once per distinct text. */
+/** A function from text to text, computed once per distinct text. */
 export function mapTexts(arg: TextVec, change: (text: string) => string): TextVec {
   const codes = new TextCodes();
   const translated = arg.dictionary.map(text => codes.codeOf(change(text)));
@@ -10,7 +10,7 @@ export function mapTexts(arg: TextVec, change: (text: string) => string): TextVe
   return { type: 'text', data, dictionary: codes.dictionary, constant: arg.constant };
 }
 
-/** Text in, number out: computed once per distinct text. */
+/** A function from text to number, computed once per distinct text. */
 export function measureTexts(arg: TextVec, measure: (text: string) => number): NumericVec {
   const measured = arg.dictionary.map(measure);
   return { type: 'number', data: Float64Array.from(arg.data, code => measured[code] ?? NaN), constant: arg.constant };
@@ -18,7 +18,7 @@ export function measureTexts(arg: TextVec, measure: (text: string) => number): N
 
 type Plain = string | number | undefined;
 
-/** Several arguments in; undefined stands for a missing one. Rows whose arguments repeat are computed once. */
+/** A function of several arguments; undefined stands for missing. Rows with equal arguments are computed once. */
 export function perRow<T extends string | number>(
   args: readonly Vec[],
   rows: number,
@@ -53,7 +53,7 @@ function textVec(texts: readonly (string | undefined)[], constant: boolean): Tex
   return { type: 'text', data, dictionary: codes.dictionary, constant };
 }
 
-/** Whether every argument has a value in a row. */
+/** Whether no argument is missing in a row. */
 export const areThere = (values: readonly Plain[]): boolean => !values.includes(undefined);
 const texts =
   (compute: (...values: never[]) => string | undefined): Scalar['run'] =>
@@ -79,12 +79,12 @@ function unary(signature: string, help: string, example: string, change: (text: 
   };
 }
 
-/** The longest text that a formula makes, in characters: what would be longer has no value, and its rows are counted. */
+/** Longest text that a formula makes, in characters: a longer one is missing, and its rows are counted. */
 export const LONGEST_TEXT = 100_000;
 
 const bounded = (length: number, make: () => string): string | undefined => (length > LONGEST_TEXT ? undefined : make());
 
-/** Spaces, or any of the given characters, taken off one end or both. */
+/** Removes spaces, or given characters, at one end or both. */
 function trimming(name: string, help: string, example: string, start: boolean, end: boolean): Scalar {
   return {
     group: 'text',
@@ -104,7 +104,7 @@ function trimming(name: string, help: string, example: string, start: boolean, e
   };
 }
 
-/** The standard's other names of `length`. */
+/** Other names of `length` in the standard. */
 const measure = (signature: string, example: string): Scalar => ({
   group: 'text',
   signature,
@@ -117,7 +117,7 @@ const measure = (signature: string, example: string): Scalar => ({
   sql: ([text]) => `length(${text})`,
 });
 
-/** Positions before the first count towards the length, which engines read in different ways. */
+/** Positions before the first count towards the length, which engines treat differently. */
 function substringSql(text: string, from: string, n?: string): string {
   const first = `case when ${from} < 1 then 1 else ${from} end`;
   if (n === undefined) return `substring(${text}, cast(${first} as integer))`;
@@ -125,14 +125,14 @@ function substringSql(text: string, from: string, n?: string): string {
   return `substring(${text}, cast(${first} as integer), cast(case when ${length} < 0 then 0 else ${length} end as integer))`;
 }
 
-/** Characters are code points. The standard's substring: positions before 1 count towards the length. */
+/** The standard's substring, in code points: positions before 1 count towards the length. */
 function substring(text: string, from: number, length = Infinity): string {
   const start = Math.round(from) - 1;
   const end = start + Math.max(0, Math.round(length));
   return Array.from(text).slice(Math.max(0, start), Math.max(0, end)).join('');
 }
 
-/** The first or last n characters; a negative n leaves that many out. */
+/** The first or last n characters; a negative n leaves out that many. */
 function side(text: string, n: number, which: 'left' | 'right'): string {
   const characters = Array.from(text);
   const count = n >= 0 ? Math.min(n, characters.length) : Math.max(0, characters.length + n);

@@ -1,6 +1,6 @@
 /**
- * Names of the functions that take a window. They stand apart from the functions themselves, so that a formula can be given its windows where nothing is
- * computed; a spec holds the two together.
+ * Names of the functions that take a window, apart from the functions, so that windows can be added to formulas where nothing is computed. A spec
+ * holds the two equal.
  */
 export const WINDOWED_NAMES: ReadonlySet<string> = new Set(
   (

@@ -1,22 +1,22 @@
 import type { FunctionHelp } from './entry';
 
-/** Rows in the order of a window, partition by partition. */
+/** Rows in the order of a window, by partition. */
 export interface SortedRows {
-  /** Row numbers, partition by partition, in order. */
+  /** Row numbers by partition, in order. */
   readonly rows: Int32Array;
-  /** 1 where a partition starts, at positions in `rows`. */
+  /** 1 where a partition starts, by position in `rows`. */
   readonly starts: Uint8Array;
-  /** 1 where a row differs in its order from the one before, at positions in `rows`. */
+  /** 1 where a row's order keys differ from the previous row's, by position in `rows`. */
   readonly changes: Uint8Array;
 }
 
-/** Positions [low, high) in `rows` that each position's frame holds. */
+/** For each position the frame as positions [low, high) in `rows`. */
 export interface FrameRanges {
   readonly low: Int32Array;
   readonly high: Int32Array;
 }
 
-/** `number`: computes a number per row. `row`: finds, per row, the row whose value stands there (−1 for none). */
+/** `number`: computes a number per row. `row`: finds for each row the row whose value is taken (−1 for none). */
 export type WindowFunction = FunctionHelp & {
   readonly needsOrder: boolean;
   readonly arity: readonly [least: number, most: number, words: string];
@@ -28,7 +28,7 @@ export type WindowFunction = FunctionHelp & {
 
 const base = { group: 'window', needsOrder: true, arity: [0, 0, 'no argument'] } as const;
 
-/** Fills one number per row, given position, start of its partition and start of its peers, and their ends. */
+/** Computes one number per row from its position, the start of its partition, and the start and end of its peers. */
 function eachRow(sorted: SortedRows, compute: (at: Place) => number): Float64Array {
   const { rows, starts, changes } = sorted;
   const out = new Float64Array(rows.length);
@@ -57,7 +57,7 @@ interface Place {
   readonly dense: number;
 }
 
-/** Functions over a window alone. */
+/** Functions that exist only with a window. */
 export const windowFunctions: Readonly<Record<string, WindowFunction>> = {
   row_number: {
     ...base,
@@ -177,7 +177,7 @@ export const windowFunctions: Readonly<Record<string, WindowFunction>> = {
   },
 };
 
-/** The first parts take one row more where the rows do not divide evenly. */
+/** The first parts get one row more where the rows do not divide evenly. */
 function tile(place: number, rows: number, parts: number): number {
   if (!(parts >= 1)) return NaN;
   const [size, larger] = [Math.floor(rows / parts), rows % parts];

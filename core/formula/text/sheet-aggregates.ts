@@ -1,22 +1,25 @@
 import type { TypedAggregate } from '../evaluate/typed';
 
-/** Ranges with what their cells must be for a row to count. Names of functions are those of the open formula standard (ISO/IEC 26300-2), which files must hold. */
+/**
+ * Ranges with conditions that their cells must meet. Function names are those of the open formula standard (ISO/IEC 26300-2), as files must have
+ * them.
+ */
 export type Conditions = readonly (readonly [range: string, criterion: string])[];
 
 // Every number lies above it: texts and empty cells do not.
 const ANY_NUMBER = '">-1E+300"';
 
-/** How many numbers stand in the rows that count. */
+/** The count of numbers in rows that meet the conditions. */
 export const countOf = (values: string, conditions: Conditions): string =>
   conditions.length ? `COUNTIFS(${[...conditions.flat(), values, ANY_NUMBER].join(',')})` : `COUNT(${values})`;
 
-/** An aggregate over rows, as spreadsheets write it. */
+/** An aggregate over rows as a spreadsheet formula. */
 export interface SheetAggregate {
   readonly text: string;
   readonly isArray: boolean;
 }
 
-/** Aggregates by their names: what is computed of the numbers that are there. */
+/** Aggregates by name, over the numbers that are not missing. */
 type Writer = (values: string, conditions: Conditions, f: TypedAggregate) => SheetAggregate | null;
 
 const sumOf = (values: string, conditions: Conditions): string =>
@@ -29,7 +32,7 @@ const plain =
     isArray: false,
   });
 
-/** A function over those numbers of an array whose rows count. */
+/** A function over the numbers of an array in rows that meet the conditions. */
 const overArray =
   (name: string, least: number, more: (f: TypedAggregate) => string = () => ''): Writer =>
   (values, conditions, f) => {
@@ -39,7 +42,7 @@ const overArray =
     return { text: `IF(${countOf(values, conditions)}<${least},"",${name}(${cells}${more(f)}))`, isArray: true };
   };
 
-/** A condition as a truth for each row. */
+/** A condition as an array of truths, one per row. */
 function condition([range, criterion]: Conditions[number]): string {
   const [, sign, than] = /^"([<>]=?)"&(.*)$/s.exec(criterion) ?? [];
   return sign && than ? `(${range}${sign}${than})` : `(${range}=${criterion})`;
@@ -72,8 +75,8 @@ const WRITERS: Readonly<Record<string, Writer>> = {
 };
 
 /**
- * An aggregate over the rows that count, by the functions that all spreadsheets have. `values` null: it counts rows. Null where it has none: of different
- * values, of texts, of pairs.
+ * An aggregate over the rows that meet the conditions, with functions that all spreadsheets have. `values` null: counts rows. Null where there is
+ * none: of distinct values, of texts, of pairs.
  */
 export function aggregateSheet(f: TypedAggregate, values: string | null, conditions: Conditions, rows: number): SheetAggregate | null {
   if (f.distinct || f.args.length > 1) return null;

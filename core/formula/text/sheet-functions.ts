@@ -1,4 +1,4 @@
-/** Functions of one row as spreadsheets have them, over values that are all there. */
+/** Functions of one row as spreadsheet formulas, for arguments that are not missing. */
 const SCALARS: Readonly<Record<string, (args: readonly string[]) => string | null>> = {
   abs: ([x]) => `ABS(${x})`,
   sign: ([x]) => `SIGN(${x})`,
@@ -20,10 +20,10 @@ const SCALARS: Readonly<Record<string, (args: readonly string[]) => string | nul
   char_length: ([x]) => `LEN(${x})`,
 };
 
-/** A function of one row over some texts; null where spreadsheets have none. */
+/** A function of one row as a spreadsheet formula; null where spreadsheets have none. */
 export const scalarSheet = (name: string, args: readonly string[]): string | null => SCALARS[name]?.(args) ?? null;
 
-/** Start of the period that a day lies in; null for periods that spreadsheets do not count. */
+/** The start of the period of a day; null for periods that spreadsheets do not have. */
 export function truncSheet(grain: string, x: string): string | null {
   return TRUNCS[grain]?.(x) ?? null;
 }

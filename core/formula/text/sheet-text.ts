@@ -2,36 +2,36 @@ import { aggregateSheet, countOf, type Conditions } from './sheet-aggregates';
 import { scalarSheet, truncSheet } from './sheet-functions';
 import type { Typed, TypedAggregate, TypedOrder, TypedWindow, TypedWindowCall } from '../evaluate/typed';
 
-/** Stands for the number of the row that a formula is written into; no text of a formula can hold it. */
+/** A placeholder for the row number; it cannot occur in a formula. */
 export const ROW = '\u0000';
 
-/** A column of cells as formulas refer to it. */
+/** A column of cells that formulas refer to. */
 export interface SheetColumn {
-  /** Its cell in the row that is written, such as `$C\u0000`. */
+  /** Its cell in the current row, such as `$C\u0000`. */
   readonly cell: string;
   /** All its cells, such as `$C$2:$C$21`. */
   readonly range: string;
-  /** Cells without a value are empty, where those of formulas hold an empty text. */
+  /** Missing cells are empty, where those of formulas hold an empty text. */
   readonly isRaw: boolean;
 }
 
-/** What a formula of a spreadsheet can refer to, and the columns of cells that it may ask for. */
+/** What a spreadsheet formula can refer to, and the additional columns that it can ask for. */
 export interface SheetRoom {
   /** A column by its name; undefined where it is not in the sheet. */
   column(name: string): SheetColumn | undefined;
-  /** A column of its own for a part of a formula, one for each part; null where that has no formula in spreadsheets. */
+  /** An additional column for a part of a formula, one per part; null where the part has no spreadsheet formula. */
   part(f: Typed): SheetColumn | null;
-  /** A column with the number of the part that each row lies in; null where its keys may change with the cells. */
+  /** A column with the partition number of each row; null where its keys may change with the cells. */
   partition(keys: readonly Typed[]): SheetColumn | null;
-  /** A column with each row's place in an order within parts, from 1, equal keys sharing one; `isUnique`: no two rows of a part do. */
+  /** A column with each row's rank within its partition, from 1, equal keys sharing one; `isUnique`: no two rows of a partition share one. */
   place(keys: readonly Typed[], order: readonly TypedOrder[]): (SheetColumn & { readonly isUnique: boolean }) | null;
-  /** For aggregates without a window: the rows of the table behind a group, and the columns that hold their arguments; null where there are none. */
+  /** For aggregates without a window: the table's rows behind a group, and the columns of their arguments; null where there are none. */
   behind(f: TypedAggregate): { readonly values: SheetColumn | null; readonly conditions: Conditions } | null;
-  /** How many rows the sheet has. */
+  /** Number of rows of the sheet. */
   readonly rows: number;
 }
 
-/** A formula of a spreadsheet without its equals sign; `isArray`: it has to be entered as one over arrays. */
+/** A spreadsheet formula without its equals sign; `isArray`: it must be entered as an array formula. */
 export interface SheetText {
   readonly text: string;
   readonly isArray: boolean;
@@ -42,12 +42,12 @@ const [LONGEST, LONGEST_TEXT] = [8_000, 255];
 // Operands longer than this, which are written twice, get a column of their own.
 const SHORT = 90;
 
-/** Thrown within, where a part has no formula in spreadsheets. */
+/** Thrown internally where a part has no spreadsheet formula. */
 class NotInSheets extends Error {}
 
 /**
- * A checked formula as a formula of a spreadsheet over the cells of a room, by the functions that all of them have. Missing is an empty text there, and
- * stays missing through all arithmetic. Null where a part has none, or where it would be too long.
+ * A checked formula as a spreadsheet formula with functions that all spreadsheets have. Missing is an empty text, and stays missing in arithmetic.
+ * Null where a part has none, or where it would be too long.
  */
 export function sheetText(f: Typed, room: SheetRoom): SheetText | null {
   const writer = new SheetWriter(room);
@@ -60,7 +60,7 @@ export function sheetText(f: Typed, room: SheetRoom): SheetText | null {
   }
 }
 
-/** A missing value. */
+/** Missing. */
 const NONE = '""';
 const isNone = (text: string): string => `${text}=""`;
 
@@ -115,7 +115,7 @@ class SheetWriter {
     }
   }
 
-  /** Something over values that are all there; missing where one is not. */
+  /** A formula for arguments that are not missing, missing where one is. */
   private over(args: readonly Typed[], write: (texts: readonly string[]) => string): string {
     const texts = args.map(arg => this.short(arg));
     const open = args.flatMap((arg, i) => (arg.op === 'constant' && arg.value !== null ? [] : [isNone(texts[i] as string)]));
@@ -124,7 +124,7 @@ class SheetWriter {
     return `IF(${open.length === 1 ? open[0] : `OR(${open.join(',')})`},${NONE},${inner})`;
   }
 
-  /** A part in few characters: what is longer has a column of its own. */
+  /** A part in few characters; a longer one gets an additional column. */
   private short(f: Typed): string {
     const text = this.write(f);
     if (text.length <= SHORT) return text;
@@ -142,7 +142,7 @@ class SheetWriter {
     return this.over([left, right], ([a = '', b = '']) => `(${a}${sign}${b})`);
   }
 
-  /** Two truths, of which either may be missing. */
+  /** Two truths combined, either of which may be missing. */
   private both({ op, left, right }: Extract<Typed, { op: 'and' | 'or' }>): string {
     const [a, b] = [this.short(left), this.short(right)];
     const wins = truth(op === 'or');
@@ -194,7 +194,7 @@ class SheetWriter {
     return this.over(args, texts => scalarSheet(name, texts) ?? never());
   }
 
-  /** Over the table's rows behind a group. */
+  /** An aggregate over the table's rows behind a group. */
   private grouped(f: TypedAggregate): string {
     const found = this.room.behind(f);
     if (!found) return never();
@@ -215,14 +215,14 @@ class SheetWriter {
     return written.text;
   }
 
-  /** The column that an argument stands in; a plain one is there already. */
+  /** The column of an argument; a plain one exists already. */
   private valuesOf({ args: [arg] }: Pick<TypedAggregate, 'args'>): SheetColumn {
     if (!arg) return never();
     const own = arg.op === 'column' ? this.room.column(arg.name) : undefined;
     return own ?? this.room.part(arg) ?? never();
   }
 
-  /** The rows that a window sees from the row that is written. */
+  /** The conditions for rows in the window of the current row. */
   private conditionsOf({ partition, order, bounds }: TypedWindow): Conditions {
     const part = partition.length ? (this.room.partition(partition) ?? never()) : null;
     const own: Conditions = part ? [[part.range, part.cell]] : [];
@@ -255,7 +255,7 @@ class SheetWriter {
   }
 }
 
-/** Where functions that pick one row find it, by its place. */
+/** For functions that pick one row, the rank at which they find it. */
 const PLACES: Readonly<Record<string, (place: string, by: number, window: TypedWindow) => string | null>> = {
   lag: (place, by) => `${place}-${by}`,
   lead: (place, by) => `${place}+${by}`,
@@ -295,7 +295,7 @@ function never(): never {
   throw new NotInSheets();
 }
 
-/** Texts are the same letter by letter; which of two comes first differs from program to program. */
+/** Texts are equal letter by letter; their order differs between programs, so it is not used. */
 function compared({ sign, left }: Extract<Typed, { op: 'compare' }>, a: string, b: string): string {
   if (left.type !== 'text') return `${a}${sign}${b}`;
   if (sign !== '=' && sign !== '<>') return never();
@@ -311,7 +311,7 @@ function constantSheet({ type, value }: Extract<Typed, { op: 'constant' }>): str
   return value === '' || value.includes(ROW) || value.length > LONGEST_TEXT ? never() : `"${value.replaceAll('"', '""')}"`;
 }
 
-/** A number in digits alone where it has a few, else by its power of ten: not all programs read exponents. */
+/** A number in plain digits where it has few, else by a power of ten, since not all programs read exponents. */
 function numberSheet(value: number): string {
   if (!Number.isFinite(value)) return never();
   const [digits = '', power] = String(Math.abs(value)).split('e');

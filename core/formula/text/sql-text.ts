@@ -4,7 +4,7 @@ import { aggregates, scalars } from '../functions';
 import { literalText, nameText, windowText } from '../evaluate/key';
 import type { Typed, TypedAggregate } from '../evaluate/typed';
 
-/** Guards write some parts twice, so that the text of a deeply nested formula would grow without end. */
+/** Longest SQL text: guards write some parts twice, so a deeply nested formula would grow without limit. */
 export const MAX_SQL_CHARACTERS = 200_000;
 
 /**
@@ -23,18 +23,18 @@ export function sqlOf(f: Typed): string {
 /** The differences between engines. */
 export interface SqlDialect {
   readonly name: string;
-  /** A text as a value of another type, null where it does not read as one. `whole`: a number without decimals. */
+  /** A text read as another type, null where it cannot be read. `whole`: a number without decimals. */
   readonly readText: (text: string, type: 'number' | 'boolean' | 'date' | 'timestamp', whole: boolean) => string;
 }
 
-/** The SQL that an engine with a cast that tries reads as it stands. */
+/** The SQL of engines with a cast that gives null instead of an error. */
 export const PLAIN_DIALECT: SqlDialect = {
   name: 'plain',
   readText: (text, type, whole) =>
     whole ? `cast(try_cast(${text} as double precision) as bigint)` : `try_cast(${text} as ${TYPE_NAMES[type]})`,
 };
 
-/** The same as `sqlOf`, as another engine wants it. Throws as that does. */
+/** As `sqlOf`, for another dialect. Throws like it. */
 export function sqlIn(dialect: SqlDialect, f: Typed): string {
   const before = spoken;
   spoken = dialect;
@@ -45,7 +45,7 @@ export function sqlIn(dialect: SqlDialect, f: Typed): string {
   }
 }
 
-/** The SQL text of a formula that an analyst wrote, or that it would be too long. */
+/** The SQL text of an analyst's formula, or a note that it would be too long. */
 export function sqlTextOf(f: Typed): Result<string> {
   try {
     return success(sqlOf(f));
@@ -55,7 +55,7 @@ export function sqlTextOf(f: Typed): Result<string> {
   }
 }
 
-/** Thrown where a statement would be too long to be of use. */
+/** Thrown for a statement that would be too long to use. */
 export class SqlTooLong extends RangeError {}
 
 // Parts that stand in a formula twice are written once, in each dialect.
@@ -123,7 +123,7 @@ let spoken: SqlDialect = PLAIN_DIALECT;
 const write = (part: { readonly key: string }): string => sqlOf(part as Typed);
 const infix = (left: Typed, sign: string, right: Typed): string => `(${sqlOf(left)} ${sign} ${sqlOf(right)})`;
 
-/** Quotients are real numbers, and a division by zero has no value. */
+/** Quotients are real numbers, and a division by zero gives null. */
 function arithmeticSql(sign: string, left: string, right: string): string {
   if (sign === '/') return `(${left} * 1.0 / nullif(${right}, 0))`;
   return sign === '%' ? `(${left} % nullif(${right}, 0))` : `(${left} ${sign} ${right})`;
@@ -139,7 +139,7 @@ function caseSql(f: Extract<Typed, { op: 'case' }>): string {
   return `case ${branches}${f.otherwise ? ` else ${sqlOf(f.otherwise)}` : ''} end`;
 }
 
-/** Rounded as `round` does; what has more digits than the type holds has no value. */
+/** Rounded like `round`; a number with more digits than the type holds gives null. */
 function decimalSql(number: string, { all, decimals }: { readonly all: number; readonly decimals: number }): string {
   const rounded = `round(${number}, ${decimals})`;
   return `case when abs(${rounded}) < 1e${all - decimals} then ${rounded} end`;
@@ -147,7 +147,7 @@ function decimalSql(number: string, { all, decimals }: { readonly all: number; r
 
 const TYPE_NAMES = { number: 'double precision', text: 'varchar', boolean: 'boolean', date: 'date', timestamp: 'timestamp' } as const;
 
-/** A text that does not read as the type has no value, which `cast` alone would refuse. */
+/** A text that cannot be read as the type gives null, where `cast` alone would fail. */
 function castSql(f: Extract<Typed, { op: 'cast' }>): string {
   const { digits, size, type } = f.to;
   if (digits) return decimalSql(plainCastSql(f), digits);
@@ -181,14 +181,14 @@ function aggregateSql({ name, args, distinct, filter, within, window }: TypedAgg
 
 const filterSql = (filter: Typed | null): string => (filter ? ` filter (where ${sqlOf(filter)})` : '');
 
-/** The standard has no moving percentiles; engines that do name them so. A falling order turns the share around. */
+/** Moving percentiles, which the standard does not have, as engines with them write them. A descending order inverts the fraction. */
 function movingSql(name: string, arg: string, { fraction, descending }: NonNullable<TypedAggregate['within']>): string {
   if (name === 'mode') return `mode(${arg})`;
   const share = descending ? 1 - fraction : fraction;
   return `${name === 'percentile_cont' ? 'quantile_cont' : 'quantile_disc'}(${arg}, ${share})`;
 }
 
-/** Engines want whole numbers of rows where ours are plain numbers. */
+/** Row counts as integers, as engines need them. */
 function windowArguments({ name, args }: Extract<Typed, { op: 'window' }>): string[] {
   const countAt = name === 'ntile' ? 0 : name === 'lag' || name === 'lead' || name === 'nth_value' ? 1 : -1;
   return args.map((arg, i) => (i === countAt && arg.op !== 'constant' ? `cast(${sqlOf(arg)} as bigint)` : sqlOf(arg)));

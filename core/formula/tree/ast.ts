@@ -10,14 +10,14 @@ export type UnaryOp = '-' | '+' | 'not';
 export type ArithmeticOp = '+' | '-' | '*' | '/' | '%';
 /** Operators between values of one type. */
 export type CompareOp = '=' | '<>' | '<' | '<=' | '>' | '>=';
-/** Two ways to compare a text with a pattern: wildcards alone, or the standard's regular expressions. */
+/** The two ways to match a text: simple wildcards, or the standard's regular expressions. */
 export type LikeWord = 'like' | 'similar to';
 /** Operators between two operands. */
 export type BinaryOp = ArithmeticOp | CompareOp | 'and' | 'or' | '||';
 
 /** One `when … then …`. */
 export interface Branch {
-  /** One condition; after a subject, one or more values that it may be equal to. */
+  /** One condition; with a subject, one or more values that it is compared with. */
   readonly whens: readonly Expr[];
   readonly then: Expr;
 }
@@ -26,11 +26,11 @@ export interface Branch {
 export interface OrderKey {
   readonly by: Expr;
   readonly descending: boolean;
-  /** Undefined: missing last, whichever the direction. */
+  /** Undefined: missing last, in either direction. */
   readonly nulls: 'first' | 'last' | undefined;
 }
 
-/** Which rows around the present one a window sees. */
+/** The rows around the current one that a window covers. */
 export interface FrameBounds {
   readonly unit: 'rows' | 'range';
   readonly from: FrameBound;
@@ -42,14 +42,14 @@ export type FrameBound =
   | { readonly kind: 'unbounded-preceding' | 'unbounded-following' | 'current' }
   | { readonly kind: 'preceding' | 'following'; readonly offset: Expr };
 
-/** What stands in `over (…)`. */
+/** The contents of `over (…)`. */
 export interface WindowSpec {
   readonly partition: readonly Expr[];
   readonly order: readonly OrderKey[];
   readonly bounds: FrameBounds | undefined;
 }
 
-/** A parsed formula: standard SQL scalar expressions, nothing resolved yet. */
+/** A parsed formula: scalar expressions of standard SQL, with names not resolved. */
 export type Expr = Span &
   (
     | { readonly kind: 'number'; readonly value: number }
@@ -91,5 +91,5 @@ export interface Call {
   readonly over: WindowSpec | null;
 }
 
-/** A call at its place. */
+/** A call with its place in the text. */
 export type CallExpr = Span & Call;

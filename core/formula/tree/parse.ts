@@ -3,15 +3,15 @@ import type { Expr, Span } from './ast';
 import { parse as parseGrammar } from '../grammar.js';
 import { remembered } from '../evaluate/remembered';
 
-/** Characters of a formula, the values of its `in` lists aside; and with them. */
+/** Most characters of a formula without the values of `in` lists, and with them. */
 export const MAX_CHARACTERS = 10_000;
 const MAX_WITH_LISTS = 1_000_000;
-/** Parts inside each other that a formula may have. */
+/** Most nested parts of a formula. */
 export const MAX_NESTING = 200;
-/** Operators in a row, such as the + of a long sum: the tree of a formula is never deeper, so that no walk over it runs out of stack. */
+/** Most operators in a chain, such as the + of a long sum, so that no recursion over the tree overflows the stack. */
 export const MAX_CHAIN = 1_000;
 
-/** The syntax tree of a formula, or one problem at its place. Nothing is resolved yet; results are kept. Cost: O(length). */
+/** The syntax tree of a formula, or one problem with its place. Names are not resolved; results are cached. Cost: O(length). */
 export const parseFormula = remembered(parseAnew, 500);
 
 function parseAnew(text: string): Result<Expr> {
@@ -32,7 +32,7 @@ function parseAnew(text: string): Result<Expr> {
 // Texts, quoted names, comments, words and numbers: what else there is are single characters.
 const PIECES = /'(?:''|[^'])*'?|"(?:""|[^"])*"?|--[^\n]*|\/\*[\s\S]*?\*\/|[\p{L}\p{N}\p{M}_.]+|\S/gu;
 
-/** Characters of plain values, commas and signs inside `in (…)`. */
+/** Number of characters in plain values, commas and signs inside `in (…)`. */
 function charactersInLists(text: string): number {
   let [sum, depth, before] = [0, 0, ''];
   for (const { 0: piece } of text.matchAll(PIECES)) {
@@ -46,7 +46,7 @@ function charactersInLists(text: string): number {
   return sum;
 }
 
-/** The first part that lies deeper than so many levels in the tree; a stack of its own, since the tree may be too deep for ours. */
+/** The first part nested deeper than a limit. It uses a stack of its own, since the tree may be too deep for recursion. */
 function deeperThan(expr: Expr, most: number): Span | undefined {
   const open: [part: unknown, depth: number][] = [[expr, 0]];
   for (let item = open.pop(); item; item = open.pop()) {
@@ -59,7 +59,7 @@ function deeperThan(expr: Expr, most: number): Span | undefined {
   return undefined;
 }
 
-/** Offsets as a place with line and column, counted from 1. */
+/** Offsets as line and column, counted from 1. */
 export function placeOf(text: string, { start, end }: Span): Place {
   const before = text.slice(0, start).split('\n');
   return { start, end, line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
@@ -94,7 +94,7 @@ function expectedWords(expected: NonNullable<GrammarError['expected']>): string[
 // More signs or nots in a row than the limit: each is a level of nesting.
 const UNARY_CHAIN = new RegExp(`(?:\\bnot\\b\\s*){${MAX_NESTING + 1}}|(?:[+-]\\s+){${MAX_NESTING + 1}}`, 'i');
 
-/** Counts brackets and case … end outside texts and comments, so that the recursive parser never runs out of stack. */
+/** Counts nested brackets and case … end outside texts and comments, so that the recursive parser does not overflow the stack. */
 function tooDeepAt(text: string): number | undefined {
   const chain = UNARY_CHAIN.exec(text);
   if (chain) return chain.index;

@@ -1,6 +1,6 @@
 import type { Expr } from './ast';
 
-/** The parts that an expression is made of, in the order of its text; windows, filters and orders are not among them. */
+/** The direct parts of an expression, in the order of its text, without windows, filters and orders. */
 export function partsInside(expr: Expr): readonly Expr[] {
   switch (expr.kind) {
     case 'unary':

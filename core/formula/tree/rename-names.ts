@@ -4,7 +4,7 @@ import { parseFormula } from './parse';
 
 type NameExpr = Extract<Expr, { kind: 'name' }>;
 
-/** The formula with columns under other names, all else as it was written. A text that does not parse stays as it is. */
+/** The formula with columns renamed, otherwise as written. A text that does not parse is unchanged. */
 export function renameNames(text: string, names: ReadonlyMap<string, string>): string {
   const parsed = names.size ? parseFormula(text) : undefined;
   if (!parsed?.ok) return text;
@@ -15,13 +15,13 @@ export function renameNames(text: string, names: ReadonlyMap<string, string>): s
   }, text);
 }
 
-/** The columns that a formula's text names, as it writes them; none where it does not parse. */
+/** The column names in a formula as written; none where it does not parse. */
 export function namesOfText(text: string): string[] {
   const parsed = parseFormula(text);
   return parsed.ok ? nameExprs(parsed.value).map(({ name }) => name) : [];
 }
 
-/** A quoted name is exact; a bare one is known without regard to case. */
+/** A quoted name is case-sensitive; a bare one is not. */
 function newName({ name, quoted }: NameExpr, names: ReadonlyMap<string, string>): string | undefined {
   for (const [from, to] of names) if (quoted ? from === name : from.toLowerCase() === name.toLowerCase()) return to;
   return undefined;

@@ -49,7 +49,7 @@ const ORACLE =
 // Words of the standard's expressions that this language's own grammar reads as such.
 const OWN = 'at date extract interval overlay position substring timestamp timestamptz trim unknown';
 
-/** Every word that cannot stand bare as a name in one engine or another, in small letters. */
+/** Every word that some engine does not allow as a bare name, in lower case. */
 export const RESERVED: ReadonlySet<string> = new Set(
   [POSTGRES, DUCKDB, SQLITE, MYSQL, TRANSACT_SQL, ORACLE, OWN].flatMap(words => words.split(' ')),
 );

@@ -1,16 +1,16 @@
 import { shiftMoment, type FrameRanges, type Interval, type SortedRows } from '../functions';
 import type { TypedBound, TypedBounds } from '../evaluate/typed';
 
-/** Sorted rows with the comparable numbers of their order keys (see `sortWindow`). */
+/** Sorted rows with the numeric values of their order keys (see `sortWindow`). */
 export type SortedWindow = SortedRows & { readonly keys: readonly Float64Array[] };
 
-/** Inverse of `sortKey`: recovers the value used for distances. */
+/** The inverse of `sortKey`: gives the value for distances. */
 export interface RangeKey {
   readonly type: 'number' | 'date' | 'timestamp';
   readonly descending: boolean;
 }
 
-/** The frame of each position, as positions [low, high). Both ends only ever move forward within a partition. Cost: O(n). */
+/** The frame of each position, as positions [low, high). Both ends only move forward within a partition. Cost: O(n). */
 export function frameRanges(sorted: SortedWindow, bounds: TypedBounds, key: RangeKey | null): FrameRanges {
   const size = sorted.rows.length;
   const low = new Int32Array(size);
@@ -69,7 +69,7 @@ function valueFrames(
   }
 }
 
-/** One end of a range frame as a function of the position; positions must be asked in rising order. */
+/** One end of a range frame as a function of the position; positions must be asked in ascending order. */
 function valueEnd(
   sorted: SortedWindow,
   { start, end }: Part,
@@ -92,7 +92,7 @@ function valueEnd(
   };
 }
 
-/** The comparable key at a distance from another; what is missing stays among its like. */
+/** The sort key at a distance from another; missing keys stay together. */
 function limit(bound: Extract<TypedBound, { offset: number }>, { type, descending }: RangeKey): (value: number) => number {
   const way = bound.kind === 'preceding' ? -1 : 1;
   const { interval } = bound;

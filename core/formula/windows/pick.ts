@@ -46,7 +46,7 @@ function pickByStride([left, right, then]: readonly [NumericVec, NumericVec, Num
   for (let row = 0; row < data.length; row++) if (left.data[row * as] === right.data[row * bs]) data[row] = then.data[row * cs] as number;
 }
 
-/** `case when tested is null then number end`: the numbers, but for the rows where the other has a value. */
+/** `case when tested is null then number end`: the numbers without the rows where the other has a value. */
 export function pickMissing(tested: NumericVec, then: NumericVec, rows: number): Vec {
   const constant = tested.constant && then.constant;
   if (tested.constant) {
@@ -81,7 +81,7 @@ function pickHeld(when: Uint8Array, then: Float64Array, stride: 0 | 1, data: Flo
   return hits.slice(0, count);
 }
 
-/** The first condition that holds in each row, by its place; `otherwise` where none does. */
+/** For each row the index of the first condition that is true; `otherwise` where none is. */
 export function firstHeld(whens: readonly BooleanVec[], otherwise: number, rows: number): Int16Array {
   const which = new Int16Array(rows).fill(otherwise);
   // From the last on, so that the first has the last word.

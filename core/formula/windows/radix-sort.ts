@@ -20,12 +20,12 @@ export function radixSort(columns: readonly Float64Array[], rows: Int32Array): I
   return order;
 }
 
-/** The column's digits, least significant first; digits that are all alike are left out. */
+/** The digits of a column's keys, least significant first; digits equal in all rows are left out. */
 function digitsOf(column: Float64Array): Uint16Array[] {
   return wholeDigits(column) ?? floatDigits(column);
 }
 
-/** Whole numbers within 2³² of each other: one or two digits above the smallest. */
+/** Integers within 2³² of each other: one or two digits above the smallest. */
 function wholeDigits(column: Float64Array): Uint16Array[] | undefined {
   let low = Infinity;
   let high = -Infinity;
