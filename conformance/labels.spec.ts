@@ -59,7 +59,8 @@ describe(`words in ${SEEDS.length} generated figures`, () => {
     }
   });
   it('a value that moves by a pixel moves no label but its own, as long as it meets none', () => {
-    let [moved, stood] = [0, 0];
+    // Room around a plot is taken in steps: where a value crosses one, all labels of that figure move.
+    let [moved, stood, jumped] = [0, 0, 0];
     for (const seed of SEEDS) {
       const { plan, size } = planOf(seed);
       const before = layOut(plan, size, widths);
@@ -69,15 +70,15 @@ describe(`words in ${SEEDS.length} generated figures`, () => {
       const placeOf = (scene: Scene): Map<string, string> =>
         new Map(scene.labelled.map(({ row, layer, box }) => [`${row} ${layer}`, JSON.stringify(box)]));
       const [was, is] = [placeOf(before), placeOf(after)];
-      for (const [key, box] of was) {
-        if (key === `${first.row} ${first.layer}`) continue;
-        if (is.get(key) === box) stood++;
-        else moved++;
-      }
+      const others = [...was].filter(([key]) => key !== `${first.row} ${first.layer}`);
+      const gone = others.filter(([key, box]) => is.get(key) !== box).length;
+      if (gone > 3 && gone > others.length / 10) jumped++;
+      else [moved, stood] = [moved + gone, stood + others.length - gone];
     }
     expect(stood).toBeGreaterThan(SEEDS.length * 2);
     // Labels that meet the one that moved have to step aside.
     expect(moved / stood).toBeLessThan(0.01);
+    expect(jumped / SEEDS.length).toBeLessThanOrEqual(0.01);
   });
 });
 
