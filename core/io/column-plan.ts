@@ -4,27 +4,27 @@ import { dateStyleOf, hasShortYear, isFinerThanMs, parseDate, parseTimestamp } f
 import { decimalMarkOf, parseNumber, type DecimalMark } from './numbers';
 import { quantityOf, sharedUnit } from './quantities';
 
-/** How the texts of one column become values. */
+/** How the texts of one column are read as values. */
 export interface ColumnPlan {
   readonly type: ColumnType;
-  /** The raw number of a text that is not a missing mark, NaN when it does not fit; unused for text. */
+  /** The raw number of a text that is no missing mark, NaN when it does not fit; not used for text. */
   readonly read: (text: string) => number;
   readonly reading: Reading;
-  /** A text whose reading had to be assumed. */
+  /** A text whose reading is an assumption, such as a date where day or month may come first. */
   readonly doubtful?: string | undefined;
-  /** The other reading of such a text: where only it reads some row, and none reads only as planned, it takes the column. */
+  /** The alternative reading of such texts. It is used where it reads rows that the plan does not, and the plan reads none that it does not. */
   readonly rival?: ColumnPlan | undefined;
-  /** What stood behind or before every number. */
+  /** The unit before or after every number. */
   readonly unit?: string;
-  /** Why digits stayed text. */
+  /** The reason why digits stay text. */
   readonly identifier?: { readonly sign: IdentifierSign; readonly example: string };
-  /** A date with a year of two digits. */
+  /** A date with a two-digit year. */
   readonly shortYear?: string | undefined;
-  /** A time told finer than values keep it. */
+  /** A time more precise than values can store. */
   readonly finer?: string | undefined;
-  /** Chosen by the analyst: what does not fit is missing, and no row changes the plan. */
+  /** Chosen by the analyst: a text that does not fit is missing, and no row changes the plan. */
   readonly isFixed?: boolean;
-  /** Texts that stand for a missing value beside the usual words. */
+  /** Texts that mean missing, in addition to the usual ones. */
   readonly missing?: ReadonlySet<string> | undefined;
 }
 
@@ -42,7 +42,7 @@ export function isMissingWord(text: string): boolean {
 export const NEARLY_ALL = 0.9;
 const PLAIN_READING: Reading = { decimal: 'point', dates: 'iso' };
 
-/** A column whose texts are kept as they are. */
+/** The plan of a column of texts. */
 export const textPlan = (identifier?: ColumnPlan['identifier']): ColumnPlan => ({
   type: 'text',
   read: () => NaN,
@@ -50,7 +50,7 @@ export const textPlan = (identifier?: ColumnPlan['identifier']): ColumnPlan => (
   ...(identifier ? { identifier } : {}),
 });
 
-/** Chooses a column's type from a sample of its texts. A column of nothing but missing marks is a number. */
+/** Chooses a column's type from a sample of its texts. A column with only missing marks is a number column. */
 export function planColumn(sample: readonly string[], delimiter: string): ColumnPlan {
   const texts = sample.filter(text => !isMissingWord(text));
   if (texts.length > 0 && texts.every(text => readBoolean(text) !== MISSING_BOOLEAN))
@@ -95,7 +95,7 @@ function plainNumbers(texts: readonly string[], delimiter: string): ColumnPlan |
   return { ...plan(mark), doubtful, rival: doubtful === undefined ? undefined : plan(mark === 'point' ? 'comma' : 'point') };
 }
 
-/** Numbers that share a unit; a bare number among them has it, too, another unit has none of it. */
+/** Numbers with a common unit. A bare number has the unit too; a number with another unit does not fit. */
 function numbersWithUnit(texts: readonly string[], delimiter: string): ColumnPlan | undefined {
   const unit = sharedUnit(texts);
   if (unit === undefined) return undefined;
@@ -116,8 +116,8 @@ function numbersWithUnit(texts: readonly string[], delimiter: string): ColumnPla
 const PAIRS = { true: 'true', false: 'true', yes: 'yes', no: 'yes' } as const;
 const WORDS: Readonly<Record<string, number>> = { true: 1, yes: 1, false: 0, no: 0 };
 
-/** 1 or 0, or the missing marker when the text is neither yes nor no. */
+/** 1 or 0; the missing marker for a text that is neither yes nor no. */
 export const readBoolean = (text: string): number => WORDS[text.trim().toLowerCase()] ?? MISSING_BOOLEAN;
 
-/** Which pair of words a boolean belongs to. */
+/** The pair of words that a boolean belongs to. */
 export const pairOf = (text: string): string | undefined => PAIRS[text.trim().toLowerCase() as keyof typeof PAIRS];

@@ -2,15 +2,15 @@ import { MISSING_BOOLEAN, MISSING_TEXT, named, TextCodes, type Column, type Colu
 import { isMissingWord, NEARLY_ALL, pairOf, textPlan, type ColumnPlan } from './column-plan';
 import { identifierSign } from './identifiers';
 
-/** Fills one column text by text; typed memory doubles as rows come, so no row is ever kept. */
+/** Reads one column text by text into typed memory, which doubles as needed; no row is kept. */
 export class ColumnReader {
   private data: Float64Array | Int32Array | Uint8Array;
   private readonly codes = new TextCodes();
   private length = 0;
-  /** Rows whose text was there but did not fit, with the text. */
+  /** Rows whose text did not fit the type, with the text. */
   readonly misfits: { readonly row: number; readonly text: string }[] = [];
   misfitCount = 0;
-  /** Texts whose guard against spreadsheets was taken off again. */
+  /** Texts from which a guard against spreadsheet formulas was removed. */
   unguarded = 0;
   private identifier: ColumnPlan['identifier'];
   private readonly pairs = new Set<string>();
@@ -28,7 +28,7 @@ export class ColumnReader {
     readonly name: string,
     readonly plan: ColumnPlan,
     expectedRows: number,
-    /** Texts of files may carry a guard against spreadsheets; cells of other sources are as they are. */
+    /** Whether texts may have such a guard: those of files may, cells of other sources do not. */
     private readonly mayBeGuarded = true,
   ) {
     this.data = memoryFor(plan.type, Math.max(16, expectedRows));
@@ -50,7 +50,7 @@ export class ColumnReader {
     return text !== undefined && this.missing?.has(text.trim()) ? undefined : text;
   }
 
-  /** Rows before the column began: missing, all at once. */
+  /** Adds missing values for the rows before the column begins. */
   skip(rows: number): void {
     while (this.data.length < this.length + rows) this.grow();
     this.data.fill(this.isText ? MISSING_TEXT : this.isBoolean ? MISSING_BOOLEAN : NaN, this.length, this.length + rows);
@@ -68,7 +68,7 @@ export class ColumnReader {
     } as Column);
   }
 
-  /** How the column should have been read, now that all of it was seen; undefined where it was read so. */
+  /** The plan that fits all rows; undefined where the present one does. */
   betterPlan(): ColumnPlan | undefined {
     const { type, rival, isFixed } = this.plan;
     if (type === 'text' || isFixed) return undefined;
@@ -79,7 +79,7 @@ export class ColumnReader {
     return this.length - this.misfitCount < this.length * NEARLY_ALL ? textPlan() : undefined;
   }
 
-  /** A text whose reading no row decides. */
+  /** A text with an ambiguous reading. */
   get doubtful(): string | undefined {
     return this.onlyOwn > 0 ? undefined : this.plan.doubtful;
   }
@@ -139,7 +139,7 @@ export class ColumnReader {
 const KEPT_MISFITS = 200;
 
 const APOSTROPHE = 39;
-/** A text that `writeCsv` guarded: an apostrophe before what a spreadsheet would run. */
+/** A text that `writeCsv` guarded: an apostrophe before a text that a spreadsheet would execute. */
 const GUARDED = /^'+[=+\-@\t\r]/;
 
 function memoryFor(type: ColumnType, rows: number): Float64Array | Int32Array | Uint8Array {

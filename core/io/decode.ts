@@ -2,21 +2,21 @@ import { analyse } from 'chardet';
 import { failure, success, type FileProblem, type Result } from 'core/result';
 import { ENCODINGS, type EncodingName } from 'core/table';
 
-/** How a file's bytes are read as text, and what had to be assumed. */
+/** The encoding of a file, and what was assumed about it. */
 export interface Encoding {
   readonly label: EncodingName | 'utf-32le' | 'utf-32be';
-  /** Bytes that are no UTF-8 become a mark of their own instead of ending the reading. */
+  /** Invalid UTF-8 becomes a replacement character instead of an error. */
   readonly lenient: boolean;
   readonly notes: readonly FileProblem[];
 }
 
-/** Bytes that a file may have. */
+/** Most bytes of a file. */
 export const MAX_FILE_BYTES = 512 * 1024 * 1024;
 
-/** Thrown while pieces are read when bytes taken for UTF-8 turn out not to be. */
+/** Thrown while reading when bytes assumed to be UTF-8 are not. */
 export class NotUtf8 extends Error {}
 
-/** The encoding that a file's marks and size speak for: UTF-32 or UTF-16 with its mark, else UTF-8. Binary is refused. */
+/** The encoding from a file's byte order mark and size: UTF-32 or UTF-16 with a mark, else UTF-8. Binary files are refused. */
 export function encodingOf(bytes: Uint8Array, file: string): Result<Encoding> {
   if (bytes.length === 0) return failure({ code: 'file-empty', file });
   if (bytes.length > MAX_FILE_BYTES) return failure({ code: 'file-too-large', file, bytes: bytes.length, limit: MAX_FILE_BYTES });
@@ -29,14 +29,14 @@ export function encodingOf(bytes: Uint8Array, file: string): Result<Encoding> {
   return success({ label: 'utf-8', lenient: false, notes: [] });
 }
 
-/** A file in an encoding that the analyst chose; what it does not know becomes the mark of a letter that is missing. */
+/** A file in an encoding chosen by the analyst; invalid bytes become replacement characters. */
 export function encodingAs(bytes: Uint8Array, file: string, label: EncodingName): Result<Encoding> {
   if (bytes.length === 0) return failure({ code: 'file-empty', file });
   if (bytes.length > MAX_FILE_BYTES) return failure({ code: 'file-too-large', file, bytes: bytes.length, limit: MAX_FILE_BYTES });
   return success({ label, lenient: true, notes: [] });
 }
 
-/** Encodings as people know them. */
+/** Names of encodings for people. */
 export const ENCODING_WORDS: Readonly<Record<EncodingName, string>> = {
   'utf-8': 'UTF-8',
   'utf-16le': 'UTF-16, low byte first',
@@ -58,7 +58,7 @@ export const ENCODING_WORDS: Readonly<Record<EncodingName, string>> = {
 // Bytes that are looked at to tell an encoding.
 const PROBE_BYTES = 64 * 1024;
 
-/** UTF-16 without its mark: of plain text nearly every second byte is 0. */
+/** UTF-16 without a byte order mark: in most texts nearly every second byte is 0. */
 function unmarkedWide(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
   const probe = bytes.subarray(0, PROBE_BYTES & ~1);
   const zeros = [0, 0];
@@ -77,7 +77,7 @@ const SAME: Readonly<Record<string, EncodingName>> = {
 // Letters of single bytes look alike in many encodings: only a clear finding speaks against Western European.
 const CLEARLY = 12;
 
-/** The encoding whose letter statistics fit best, by the detector; Western European where nothing speaks clearly against it. */
+/** The most likely encoding by the detector's letter statistics; Western European when nothing contradicts it. */
 function likeliest(bytes: Uint8Array): EncodingName {
   const found = analyse(bytes.subarray(0, PROBE_BYTES)).flatMap(({ name, confidence }) => {
     const small = name.toLowerCase();
@@ -90,8 +90,8 @@ function likeliest(bytes: Uint8Array): EncodingName {
 }
 
 /**
- * What bytes that are not UTF-8 most likely are: UTF-8 with a few bad bytes where letters of several bytes are there as well, else what the detector
- * finds, else Western European.
+ * The likely encoding of bytes that are not UTF-8: UTF-8 with a few bad bytes where it has valid multi-byte letters, else what the detector finds,
+ * else Western European.
  */
 export function secondGuess(bytes: Uint8Array): Encoding {
   const { letters, faults, firstFault } = utf8Evidence(bytes);
@@ -105,7 +105,7 @@ export function secondGuess(bytes: Uint8Array): Encoding {
   return { label, lenient: false, notes: [{ code: 'encoding-assumed', encoding: ENCODING_WORDS[label] }] };
 }
 
-/** Letters of several bytes that are well-formed UTF-8, and bytes that are not. */
+/** Counts of valid multi-byte letters and of invalid bytes in UTF-8. */
 function utf8Evidence(bytes: Uint8Array): { letters: number; faults: number; firstFault: number } {
   let [letters, faults, firstFault] = [0, 0, 0];
   for (let at = 0; at < bytes.length;) {
@@ -127,7 +127,7 @@ function isContinued(bytes: Uint8Array, at: number, length: number): boolean {
 // Large enough to keep the tokenizer busy, small enough to report progress several times a second.
 const PIECE_BYTES = 1 << 18;
 
-/** The text piece by piece, so that a large file is never held twice. Throws `NotUtf8` where the bytes are not what they were taken for. */
+/** The text in pieces, so that a large file is never in memory twice. Throws `NotUtf8` where bytes are not in the assumed encoding. */
 export function* textPieces(bytes: Uint8Array, encoding: Encoding): Generator<string> {
   const { label, lenient } = encoding;
   if (label === 'utf-32le' || label === 'utf-32be') {
@@ -144,7 +144,7 @@ export function* textPieces(bytes: Uint8Array, encoding: Encoding): Generator<st
   }
 }
 
-/** Four bytes a character, behind the mark; what is no character becomes the mark of one that is missing. */
+/** UTF-32 text after its mark; invalid values become replacement characters. */
 function* utf32Pieces(bytes: Uint8Array, little: boolean): Generator<string> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   for (let from = 4; from < bytes.length; from += PIECE_BYTES) {
@@ -157,7 +157,7 @@ function* utf32Pieces(bytes: Uint8Array, little: boolean): Generator<string> {
   }
 }
 
-/** The whole text; only where a message must name a line. */
+/** The whole text, for messages that name a line. */
 export const wholeText = (bytes: Uint8Array, encoding: Encoding): string => [...textPieces(bytes, { ...encoding, lenient: true })].join('');
 
 function markOf(bytes: Uint8Array): Encoding['label'] | undefined {

@@ -1,10 +1,12 @@
 const MARKS = [',', ';', '\t', '|'] as const;
 
-/** `sep=;` in a first line of its own names the mark between cells. */
+/** A first line `sep=;` names the delimiter. */
 const NAMED = /^\uFEFF?"?sep=(.)"?\s*$/i;
 const namedDelimiter = (line: string): string | undefined => NAMED.exec(line)?.[1];
 
-/** The mark that cuts most of the first lines alike, and into the most cells. Quoted parts are left out of the count; a mark that is named counts alone. */
+/**
+ * The delimiter that splits most of the first lines into equally many cells, and into the most. Quoted parts are ignored; a named delimiter decides.
+ */
 export function delimiterOf(text: string): string {
   const named = namedDelimiter(text.slice(0, 40).split(/[\r\n]/)[0] ?? '');
   if (named !== undefined) return named;
@@ -28,7 +30,7 @@ function scoreOf(lines: readonly string[], mark: string): number {
   return common === 0 ? 0 : counts.filter(count => count === common).length * 1000 + Math.min(common, 999);
 }
 
-/** The number that stands most often in a list, the larger one on a tie; 0 for none. */
+/** The most frequent number in a list, the larger one on a tie; 0 for an empty list. */
 export function mostCommon(numbers: readonly number[]): number {
   const counts = new Map<number, number>();
   for (const number of numbers) counts.set(number, (counts.get(number) ?? 0) + 1);

@@ -1,12 +1,15 @@
 /** Facts about a kind of file, known before a file is opened. */
 export interface FileKind {
-  /** As people call it: "CSV". */
+  /** Its name for people: "CSV". */
   readonly name: string;
-  /** Endings of its files, in small letters and without the dot. */
+  /** File name endings, in lower case without the dot. */
   readonly endings: readonly string[];
 }
 
-/** Every kind of file that can be opened; its reader is an entry of the same name in `core/io/formats`. Light, since the page asks for files by it. */
+/**
+ * Every kind of file that can be opened; its reader is the entry of the same name in `core/io/formats`. Apart from the readers, since the page needs
+ * it at once.
+ */
 export const FILE_KINDS = {
   project: { name: 'Cowbell project', endings: ['json'] },
   workbook: { name: 'workbook', endings: ['xlsx', 'ods', 'xlsm', 'xls'] },

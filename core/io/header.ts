@@ -6,11 +6,11 @@ import { parseDate, parseTimestamp } from './moments';
 import { parseNumber } from './numbers';
 import { quantityOf } from './quantities';
 
-/** Column names from a header line: unnamed and repeated ones get names of their own, with a note each. */
+/** Column names from a header row; empty and repeated names are completed, with a note for each. */
 export class HeaderNames {
   readonly names: string[] = [];
   private readonly taken = new Set<string>();
-  /** From where to look for a free number, by name: thousands of equal names cost no more than as many others. */
+  /** For each name the next number to try, so that thousands of equal names cost no more than different ones. */
   private readonly next = new Map<string, number>();
   readonly notes: FileProblem[] = [];
 
@@ -34,19 +34,19 @@ export class HeaderNames {
   }
 }
 
-/** What the first rows of a file are. */
+/** The meaning of the first rows of a file. */
 export interface Top {
-  /** How many rows stand above the table: a title, comments, a line that names the mark between cells. */
+  /** Number of rows above the table: a title, comments, a line with the delimiter. */
   readonly above: number;
-  /** Whether the first row of the table names its columns; else it is data. */
+  /** Whether the first row of the table holds names; else it is data. */
   readonly named: boolean;
   readonly notes: readonly FileProblem[];
 }
 
-/** Rows of a file that are looked at before its header is decided. */
+/** Rows that are examined before the header is decided. */
 export const TOP_ROWS = 30;
 
-/** Tells what stands above a table, and whether its first line holds names or numbers. Blank rows are left out already. */
+/** Finds what is above a table, and whether its first row holds names or numbers. Blank rows have been removed. */
 export function topOf(rows: readonly (readonly string[])[], delimiter: string): Top {
   const width = mostCommon(rows.map(row => row.length));
   let above = 0;
@@ -59,7 +59,7 @@ export function topOf(rows: readonly (readonly string[])[], delimiter: string): 
   return { above, named, notes: named ? notes : [...notes, { code: 'header-missing' }] };
 }
 
-/** What the first rows are where an intake decides some of it. */
+/** The same, with the parts that an intake decides. */
 export function topAs(rows: readonly (readonly string[])[], delimiter: string, { above, names }: Pick<Intake, 'above' | 'names'>): Top {
   const found = above === null ? topOf(rows, delimiter) : decidedTop(rows, Math.min(above, rows.length));
   return names === 'found' ? found : { ...found, named: names === 'row' && found.above < rows.length, notes: noteless(found.notes) };
@@ -73,7 +73,7 @@ function decidedTop(rows: readonly (readonly string[])[], above: number): Top {
 
 const noteless = (notes: readonly FileProblem[]): FileProblem[] => notes.filter(({ code }) => code !== 'header-missing');
 
-/** A line that stands above, as a note tells it: padding left out, and the mark put back that has cut its own line. */
+/** A line above the table as a note quotes it: trimmed, with its delimiters restored. */
 function lineText(row: readonly string[], delimiter: string): string {
   const text = namesMark(row) ? row.join(delimiter) : row.join(' ').trim();
   return text.length > 60 ? `${text.slice(0, 59)}…` : text;
@@ -94,7 +94,7 @@ function isAbove(rows: readonly (readonly string[])[], at: number, width: number
   return width > 2 && next.length === width && next.every(cell => cell.trim() !== '' && !isValue(cell));
 }
 
-/** Nothing but numbers and dates: no row of names. */
+/** Whether a row holds only numbers and dates, so that it is no header. */
 function isData(row: readonly string[]): boolean {
   const cells = row.filter(cell => !isMissingWord(cell));
   return cells.length > 0 && cells.length * 2 >= row.length && cells.every(isValue);

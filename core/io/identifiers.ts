@@ -1,4 +1,4 @@
-/** Why a column of digits is one of names, not of numbers. */
+/** The reason why a column of digits is one of identifiers, not of numbers. */
 export type IdentifierSign = 'zeros' | 'plus' | 'digits' | 'codes';
 
 const ZEROS = /^0\d/;
@@ -7,8 +7,8 @@ const DIGITS = /^[+-]?\d{16,}$/;
 const CODE = /^\d+E\d+$/;
 
 /**
- * What makes a text an identifier: a zero in front that a number would lose, a plus before a long row of digits, or more digits than a float
- * keeps. Undefined for all others. Cost: a few comparisons for nearly every cell.
+ * The sign that a text is an identifier: a leading zero that a number would lose, a plus before many digits, or more digits than a float stores.
+ * Undefined for all others. Cost: a few comparisons for most cells.
  */
 export function identifierSign(text: string): IdentifierSign | undefined {
   const first = text.charCodeAt(0);
@@ -17,7 +17,7 @@ export function identifierSign(text: string): IdentifierSign | undefined {
   return text.length > 15 && DIGITS.test(text) && !Number.isSafeInteger(Number(text)) ? 'digits' : undefined;
 }
 
-/** The first identifier among texts that would read as numbers. `1E5` and `2E7` are codes where no number has a decimal mark or a signed power. */
+/** The first identifier among texts that could be numbers. `1E5` and `2E7` are codes where no number has a decimal mark or a signed exponent. */
 export function identifierAmong(texts: readonly string[]): { readonly sign: IdentifierSign; readonly example: string } | undefined {
   for (const text of texts) {
     const sign = identifierSign(text.trim());

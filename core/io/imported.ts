@@ -1,7 +1,7 @@
 import type { FileProblem } from 'core/result';
 import type { ColumnType, Reading, Table } from 'core/table';
 
-/** A text that its column could not read: the row of the table, and the line or row of the source. */
+/** A text that does not fit its column: the row of the table, and the line or row of the source. */
 export interface Misfit {
   readonly row: number;
   readonly line: number;
@@ -10,36 +10,36 @@ export interface Misfit {
 
 /** How one column of a source was read. */
 export interface ReadColumn {
-  /** As the source names it, made different where names repeat. */
+  /** Its name in the source, made unique. */
   readonly source: string;
   /** Its name in the table; null where it was left out. */
   readonly name: string | null;
   readonly type: ColumnType;
   readonly unit: string | null;
   readonly reading: Reading;
-  /** Texts that do not fit its type, the first of them, and how many there are. */
+  /** The first texts that do not fit its type, and their count. */
   readonly misfits: readonly Misfit[];
   readonly misfitCount: number;
 }
 
-/** A table read from a source, and everything that had to be assumed or mended. */
+/** A table read from a source, with everything that was assumed or mended. */
 export interface ImportedTable {
   readonly table: Table;
   readonly notes: readonly FileProblem[];
-  /** What stood beside every number of a column, by its name. */
+  /** The unit of every number of a column, by its name. */
   readonly units: Readonly<Record<string, string>>;
-  /** How the texts of columns were read, where not as plain as can be. */
+  /** How the texts of columns were read, where not in the plainest way. */
   readonly readings: Readonly<Record<string, Reading>>;
   readonly columns: readonly ReadColumn[];
-  /** What could have been read instead: sheets of a workbook, lists of a JSON text; empty where there is no choice. */
+  /** Other tables in the source: sheets of a workbook, lists of a JSON text; empty where there is one. */
   readonly parts: readonly string[];
-  /** Which of them was. */
+  /** The one that was read. */
   readonly part: string | null;
-  /** What it was read from. */
+  /** The kind of source. */
   readonly origin: SourceOrigin;
 }
 
-/** What a table was read from: rows of text with their encoding and the sign between cells, records of JSON, a sheet, or columns with types of their own. */
+/** The kind of source: rows of text with encoding and delimiter, records of JSON, a sheet, or typed columns. */
 export type SourceOrigin =
   | { readonly kind: 'text'; readonly encoding: string; readonly delimiter: string }
   | { readonly kind: 'records' }

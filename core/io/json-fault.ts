@@ -2,12 +2,12 @@
 const TOKEN =
   /[ \t\r\n]*([{}[\]:,]|"(?:[^"\\\u0000-\u001f]|\\(?:["\\/bfnrt]|u[0-9a-fA-F]{4}))*"|-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][+-]?\d+)?|true|false|null)/y;
 
-/** What may come next: a value, a name, or the mark behind one of them. */
+/** What may follow: a value, a name, or the mark after one of them. */
 type Next = 'value' | 'value-or-end' | 'name' | 'name-or-end' | 'colon' | 'comma-or-end';
 
 /**
- * Offset of the first token at which a text stops being JSON, or of its end when it stops too early. Browsers' own
- * messages name a position only for some faults.
+ * Offset of the first token that is not valid JSON, or of the end of the text when it is incomplete. Browsers' messages give a position for some
+ * faults only.
  */
 export function jsonFaultAt(text: string): number {
   const open: string[] = [];
@@ -31,7 +31,7 @@ function skipSpace(text: string, at: number): number {
   return end;
 }
 
-/** The tokens that may follow a token, or null when it may not stand here; tracks open brackets. */
+/** The tokens that may follow a token; null when it is not allowed here. Tracks open brackets. */
 function step(token: string, next: Next, open: string[]): Next | null {
   const mark = '{}[]:,'.includes(token) ? token : token.startsWith('"') ? 'text' : 'other';
   if (mark === '}' || mark === ']') return closes(mark, next, open) ? 'comma-or-end' : null;

@@ -1,6 +1,6 @@
 import type { Cell } from 'core/table';
 
-/** A list within a JSON text that can be a table; `path`: the keys that lead to it, joined by dots, empty for the whole. */
+/** A list within a JSON text that can be a table; `path`: its keys joined by dots, empty for the whole text. */
 export type JsonList = { readonly path: string; readonly length: number } & (
   | { readonly kind: 'records'; readonly records: readonly unknown[] }
   | { readonly kind: 'rows'; readonly rows: readonly (readonly unknown[])[] }
@@ -11,7 +11,7 @@ export type JsonList = { readonly path: string; readonly length: number } & (
 const MOST_DEPTH = 6;
 const MOST_LISTS = 100;
 
-/** The lists of a JSON text. Of an object with values and without any list, the object itself as one record. */
+/** The lists of a JSON text. An object with values and no list is one record. */
 export function listsIn(value: unknown): JsonList[] {
   const lists: JsonList[] = [];
   collect(value, '', 0, lists);

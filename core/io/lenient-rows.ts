@@ -1,4 +1,4 @@
-/** A row of cells, the line from 1 that it starts on, and whether a quote in it ends before its cell does. */
+/** A row of cells, the line that it starts on (from 1), and whether a quote in it ends before its cell does. */
 export interface LenientRow {
   readonly cells: string[];
   readonly line: number;
@@ -20,7 +20,7 @@ export class LenientRows {
   private quoteLine = 0;
   private misplaced = false;
   private afterQuote = false;
-  /** A carriage return that ended the last piece: a line feed behind it belongs to it. */
+  /** A carriage return at the end of the last piece: a line feed at the start of the next belongs to it. */
   private heldReturn = false;
   private heldQuote = false;
 
@@ -82,7 +82,7 @@ export class LenientRows {
     if (!this.heldQuote) this.cell += piece.slice(from);
   }
 
-  /** Ends the text; the line of a quote that never closes, else undefined. */
+  /** Ends the text; gives the line of a quote that never closes, else undefined. */
   finish(): number | undefined {
     if (this.quoted && !this.heldQuote) return this.quoteLine;
     if (this.cell !== '' || this.cells.length > 0 || !this.atStart) {
@@ -92,7 +92,7 @@ export class LenientRows {
     return undefined;
   }
 
-  /** Characters of the cell that is being read. */
+  /** Characters of the current cell. */
   get pending(): number {
     return this.cell.length;
   }

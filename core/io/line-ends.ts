@@ -1,9 +1,9 @@
 const [CR, LF] = [13, 10];
 
-/** The line end of a file that has only one kind of them; `mixed` where rows end in several ways, or quoted cells hold another. */
+/** The line end of a file with one kind; `mixed` where rows end in several ways, or quoted cells hold another. */
 export type LineEnds = '\n' | '\r\n' | '\r' | 'mixed';
 
-/** Looks at every line end of the bytes. Cost: one fast pass, and a step per line where there are carriage returns. */
+/** Finds the line ends of the bytes. Cost: one fast pass, and a step per line where there are carriage returns. */
 export function lineEndsOf(bytes: Uint8Array): LineEnds {
   let at = bytes.indexOf(CR);
   if (at < 0) return '\n';

@@ -2,7 +2,7 @@ import { LenientRows } from './lenient-rows';
 
 /**
  * The line, from 1, on which a row of a CSV text starts; rows count from 0, blank lines included. Quoted cells may hold line breaks, so the text is
- * scanned anew: this runs only for the few rows that a message names.
+ * scanned again: only for the few rows that messages name.
  */
 export function lineOfRow(text: string, row: number, delimiter: string): number {
   let [at, line] = [0, 1];

@@ -11,7 +11,7 @@ const fileSchema = z.object({ format: z.literal(FORMAT), livery: liverySchema })
 /** A livery as a file: JSON with its version. */
 export const writeLivery = (livery: LiveryDoc): string => `${JSON.stringify({ format: FORMAT, livery }, null, 2)}\n`;
 
-/** A livery from an untrusted text. Problems: what is no JSON, no livery, or a field that no livery could hold. */
+/** Reads a livery from an untrusted text. Problems: not JSON, not a livery, or a field with an invalid value. */
 export function readLivery(text: string): Result<LiveryDoc> {
   if (text.length > MOST_BYTES) return fault('This file is too large for a livery. Choose one that was handed over from here.');
   let data: unknown;

@@ -8,22 +8,20 @@ const PARTS = /^(\d{1,2})[./-](\d{1,2})[./-](\d{4}|\d{2})$/;
 const DAY_NAME = /^(\d{1,2})\.?[\s-]([A-Za-z]{3,9})\.?,?[\s-](\d{4}|\d{2})$/;
 const NAME_DAY = /^([A-Za-z]{3,9})\.?\s(\d{1,2}),?\s(\d{4}|\d{2})$/;
 
-/**
- * A year of two digits lies in 1969 to 2068, as POSIX has it.
- */
+/** A two-digit year as a year from 1969 to 2068, as in POSIX. */
 export const fullYear = (text: string): number => {
   const year = Number(text);
   return text.length > 2 ? year : year + (year < 69 ? 2000 : 1900);
 };
 
-/** The month of a name, in full or by its first three letters, from 1; NaN when it is none. */
+/** The number of a month's name, full or its first three letters, from 1; NaN for no month. */
 function monthOf(name: string): number {
   const small = name.toLowerCase();
   const at = FULL.indexOf(small) >= 0 ? FULL.indexOf(small) : MONTHS.indexOf(small === 'sept' ? 'sep' : small);
   return at >= 0 ? at + 1 : NaN;
 }
 
-/** One way to write a date, each with its reading. */
+/** The readers of dates, by style. */
 const READERS: Readonly<Record<DateStyle, (text: string) => number>> = {
   iso: parseIsoDate,
   'year-first': text => {
@@ -56,8 +54,8 @@ const MS_PER_MINUTE = 60_000;
 const MS_PER_DAY = 86_400_000;
 
 /**
- * A date in the given style with a time, as UTC milliseconds, or NaN. A time with an offset is moved to UTC by it; one without is taken as it stands.
- * Parts of a millisecond are cut off.
+ * A date in the given style with a time, as UTC milliseconds, or NaN. A time with an offset is converted to UTC; one without is taken as UTC.
+ * Fractions of a millisecond are cut off.
  */
 export function parseTimestamp(text: string, style: DateStyle = 'iso'): number {
   const parts = TIMED.exec(text.trim());
@@ -75,16 +73,16 @@ function hourOf(hour: number, half: string): number {
   return (hour % 12) + (half === 'p' ? 12 : 0);
 }
 
-/** Milliseconds that an offset such as `+02:00` lies ahead of UTC. */
+/** Milliseconds by which an offset such as `+02:00` is ahead of UTC. */
 function offsetOf(text: string): number {
   const parts = /^([+-])(\d{2}):?(\d{2})?$/.exec(text);
   return parts ? (parts[1] === '-' ? -1 : 1) * (Number(parts[2]) * 60 + Number(parts[3] ?? 0)) * MS_PER_MINUTE : 0;
 }
 
-/** Whether a time is told finer than to the millisecond. */
+/** Whether a time is more precise than a millisecond. */
 export const isFinerThanMs = (text: string): boolean => /:\d{2}[.,]\d{3}\d*[1-9]/.test(text);
 
-/** The style that reads most texts, how many it reads, and the style that reads as many otherwise, with a text that shows the doubt. */
+/** The style that reads most texts, how many it reads, and a style that reads as many differently, with a text that shows it. */
 export interface StyleVote {
   readonly style: DateStyle;
   readonly fitting: number;
@@ -94,7 +92,7 @@ export interface StyleVote {
 
 const FEW = 30;
 
-/** Which style of dates, or of dates with a time, a column's texts are in; undefined when none reads any. */
+/** The style of dates, or of dates with a time, in a column's texts; undefined when none reads any. */
 export function dateStyleOf(texts: readonly string[], parse: (text: string, style: DateStyle) => number): StyleVote | undefined {
   // Most columns are none of dates: a few texts, taken evenly, tell.
   const step = Math.max(1, Math.floor(texts.length / FEW));

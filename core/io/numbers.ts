@@ -13,7 +13,7 @@ const COMMA_GROUPED = /^[+-]?\d{1,3}(\.\d{3})+(,\d+)?$/;
 const POINT_LAKH = /^[+-]?\d{1,2}(,\d{2})+,\d{3}(\.\d+)?$/;
 const GROUP_SIGNS = /[\u0020\u00a0\u2009\u202f'’]/g;
 
-/** A number as people write it, thousands grouped or not, or NaN when the text is none, or none that a float can hold. */
+/** A number as people write it, with or without grouped thousands; NaN when the text is none, or none that a float can store. */
 export function parseNumber(text: string, mark: DecimalMark = 'point'): number {
   // Most cells of most files are plain: one conversion, no pattern.
   if (mark === 'point' && startsPlain(text)) {
@@ -36,7 +36,7 @@ const GROUPS: Readonly<Record<Exclude<Thousands, 'none'>, string>> = {
   apostrophe: "['’]",
 };
 
-/** A number whose thousands are grouped by one sign and no other, or not at all; NaN for any other text. */
+/** A number whose thousands are grouped by one given sign, or not at all; NaN for any other text. */
 export function parseGrouped(text: string, mark: DecimalMark, thousands: Thousands): number {
   const tidy = text.trim();
   if (thousands === 'none')
@@ -47,7 +47,7 @@ export function parseGrouped(text: string, mark: DecimalMark, thousands: Thousan
   return parseGrouped(bare, mark, 'none');
 }
 
-/** Digits with a point, as the language reads them; null when the text is no number. */
+/** Digits with a point; null when the text is no number. */
 function plainText(text: string, mark: DecimalMark): string | null {
   if (mark === 'point') {
     if (PLAIN.test(text)) return text;
@@ -61,10 +61,10 @@ function plainText(text: string, mark: DecimalMark): string | null {
   return text.replaceAll(GROUP_SIGNS, '').replace(',', '.');
 }
 
-/** A zero as written, not a number too small for a float. */
+/** Whether a text is a zero as written, not a number too small for a float. */
 const isZero = (text: string): boolean => !/[1-9]/.test(text.split(/e/i)[0] ?? '');
 
-/** A digit first, or a sign before one; not one of the prefixes that make `0x1f` a number for the language alone. */
+/** Whether a text starts with a digit or a sign and a digit, without a prefix such as in `0x1f`. */
 function startsPlain(text: string): boolean {
   const first = text.charCodeAt(0);
   const second = text.charCodeAt(1);
@@ -72,16 +72,16 @@ function startsPlain(text: string): boolean {
   return first >= 48 && first <= 57 && !(second > 57 && second !== 101 && second !== 69);
 }
 
-/** How sure a column's texts make us of its decimal mark. */
+/** The decimal mark of a column, and how certain it is. */
 export interface MarkVote {
   readonly mark: DecimalMark;
-  /** A text that both readings accept with different values and that decided nothing, such as `1,234`. */
+  /** A text that both marks read, with different values, when nothing else decided, such as `1,234`. */
   readonly doubtful: string | undefined;
 }
 
 /**
- * The decimal mark of a column from its texts: whichever reads more of them, the other mark's unmistakable texts
- * (`12,5` can only be a comma) decide; semicolons between cells speak for the comma.
+ * The decimal mark of a column from its texts: the one that reads more of them; texts that only the other can read decide against it (`12,5`); a
+ * semicolon as delimiter speaks for the comma.
  */
 export function decimalMarkOf(texts: readonly string[], delimiter: string): MarkVote {
   const reads = (mark: DecimalMark): number => texts.filter(text => !Number.isNaN(parseNumber(text, mark))).length;

@@ -5,7 +5,7 @@ import { parseDate, parseTimestamp } from './moments';
 import { parseNumber } from './numbers';
 import { quantityOf } from './quantities';
 
-/** What is known of the column that a cell is typed into; `reading`: how its file was read, so that the same text means the same value. */
+/** Facts about the column of a typed cell; `reading`: how its file was read, so that the same text gives the same value. */
 export interface TypedColumn {
   readonly name: string;
   readonly type: ColumnType;
@@ -13,7 +13,7 @@ export interface TypedColumn {
   readonly unit?: string | undefined;
 }
 
-/** What was typed or pasted into a cell as a value of its column; nothing typed is a missing value. */
+/** A typed or pasted text as a value of its column; an empty text is missing. */
 export function parseCell(text: string, column: TypedColumn): Result<Cell> {
   const { name, type } = column;
   if (type === 'text') return success(text === '' ? null : text);
@@ -37,10 +37,10 @@ function readAs(text: string, type: Exclude<ColumnType, 'text'>, { reading, unit
   }
 }
 
-/** The column's own style before all others. */
+/** All styles of dates, the column's own first. */
 const stylesOf = (reading: Reading | undefined): Reading['dates'][] => [...new Set([...(reading ? [reading.dates] : []), ...DATE_STYLES])];
 
-/** The column's own decimal mark before the other; its unit may stand beside the number. */
+/** A number, with the column's own decimal mark tried first; its unit may be typed too. */
 function numberOf(text: string, reading: Reading | undefined, unit: string | undefined): number {
   const quantity = quantityOf(text);
   const number = unit !== undefined && quantity.unit === unit ? quantity.number : text;

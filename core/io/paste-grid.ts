@@ -1,6 +1,6 @@
 import { tokenize } from './tokenize';
 
-/** A pasted block as rows of texts: tabs between cells as spreadsheets copy them, else one cell per line. */
+/** A pasted block as rows of texts: cells separated by tabs, else one cell per line. */
 export function pasteGrid(text: string): string[][] {
   const rows: string[][] = [];
   tokenize(text.replace(/(\r\n|\n|\r)$/, ''), row => rows.push(row), '\t');

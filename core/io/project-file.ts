@@ -11,7 +11,7 @@ export interface ProjectBundle {
   readonly tables: Readonly<Record<string, Table>>;
 }
 
-/** A project as it was read, with what was left out of it. */
+/** A project that was read, with what had to be left out. */
 export interface ReadBundle extends ProjectBundle {
   readonly notes: readonly Problem[];
 }
@@ -25,7 +25,7 @@ const tableSchema = z.object({
 });
 const fileSchema = z.object({ format: z.literal(FORMAT), project: z.unknown(), tables: z.record(z.string(), tableSchema) });
 
-/** The project file as JSON Schema, generated from what reads it. */
+/** The project file as JSON Schema, generated from the schema that reads it. */
 export function projectFileSchema(): Readonly<Record<string, unknown>> {
   const { $schema, ...project } = documentJsonSchema();
   const { properties, ...file } = z.toJSONSchema(fileSchema, { unrepresentable: 'any', io: 'input' }) as Readonly<Record<string, unknown>>;
@@ -37,7 +37,7 @@ export function projectFileSchema(): Readonly<Record<string, unknown>> {
   };
 }
 
-/** The project with its source tables as one JSON text; numbers in shortest exact form, missing as null. */
+/** The project with its source tables as JSON; numbers in their shortest exact form, missing as null. */
 export function writeProjectFile({ project, tables }: ProjectBundle): string {
   const sources = Object.fromEntries(Object.entries(tables).map(([id, table]) => [id, plainTable(table)]));
   return JSON.stringify({ format: FORMAT, project, tables: sources });
@@ -53,8 +53,8 @@ const plainTable = (table: Table) => ({
 });
 
 /**
- * A project from the text of a file that anyone may have touched; every fault is named by its place. Pictures pass the checks of uploaded ones: one that
- * does not is left out, and noted.
+ * Reads a project from an untrusted text; every fault has its place. Pictures are checked like uploaded ones; a rejected one is left out, with a
+ * note.
  */
 export function readProjectFile(text: string): Result<ReadBundle> {
   const json = parseJson(text);
@@ -114,7 +114,7 @@ function tableFaults(project: Project, tables: Readonly<Record<string, PlainTabl
   return [...absent, ...uneven, ...misfits];
 }
 
-/** Whether a value is one that a column of a type was written with. */
+/** Whether a value is valid for a column of a type. */
 function fits(value: PlainTable['columns'][number]['cells'][number], type: ColumnType): boolean {
   if (value === null) return true;
   switch (type) {

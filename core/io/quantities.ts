@@ -1,4 +1,4 @@
-/** The number of a text such as `12 kg`, `€ 3.50` or `(5 %)`, and its unit; an empty unit for a bare number. */
+/** The number of a text such as `12 kg`, `€ 3.50` or `(5 %)`, and its unit; empty for a bare number. */
 export interface Quantity {
   readonly number: string;
   readonly unit: string;
@@ -11,7 +11,7 @@ const BEFORE = new RegExp(`^(${SIGN})\\s*([€$£¥₹₩₺₽]|[A-Z]{3}(?=[\\s
 const BEHIND = /^([+\-−]?[\d.,][^\p{L}%‰°€$£¥₹₩₺₽]*?)\s*([%‰€$£¥₹₩₺₽]|[\p{L}µ°][\p{L}\d°µ²³/·]{0,11})$/u;
 const BRACKETED = /^\((.*)\)$/s;
 
-/** Cuts a text into number and unit; a text that has neither form is all number. */
+/** Splits a text into number and unit; a text of another form is all number. */
 export function quantityOf(text: string): Quantity {
   const tidy = text.trim();
   const inside = BRACKETED.exec(tidy)?.[1];
@@ -26,7 +26,7 @@ export function quantityOf(text: string): Quantity {
   return behind ? { number: (behind[1] as string).trim(), unit: behind[2] as string } : { number: tidy, unit: '' };
 }
 
-/** The unit that more than half of the texts share; undefined when none does. */
+/** The unit of more than half of the texts; undefined when there is none. */
 export function sharedUnit(texts: readonly string[]): string | undefined {
   const counts = new Map<string, number>();
   for (const text of texts) {

@@ -10,8 +10,8 @@ import { typedCells } from './typed-cells';
 const MS_PER_DAY = 86_400_000;
 
 /**
- * An Arrow file or stream as a table: its types as they are, whole numbers beyond 2⁵³ as text, what is nested as JSON text. Problems: broken, packed in a
- * way that is not known, too wide, too large. Cost: one pass.
+ * An Arrow file or stream as a table: its own types, integers beyond 2⁵³ as text, nested values as JSON text. Problems: broken, unknown compression,
+ * too wide, too large. Cost: one pass.
  */
 export function readArrow(bytes: Uint8Array, file: string, { intake = PLAIN_INTAKE, onProgress }: ReadOptions = {}): Result<ImportedTable> {
   const table: ArrowTable = tableFromIPC(bytes);
@@ -52,7 +52,7 @@ const daysOf = (raw: unknown): unknown => {
   return typeof ms === 'number' ? Math.floor(ms / MS_PER_DAY) : ms;
 };
 
-/** A decimal of 128 or 256 bits, in little-endian words of 32, as the number that is written so. */
+/** A decimal of 128 or 256 bits, in little-endian words of 32 bits, as a number. */
 function decimalOf(raw: unknown, scale: number): number {
   const words = raw as Uint32Array;
   let whole = 0n;

@@ -12,9 +12,9 @@ import { CellTooLong, Irregular, tokenizePieces } from './tokenize';
 
 /** Options for reading a file. */
 export interface ReadOptions {
-  /** Called about every megabyte with the share read, 0 to 1. */
+  /** Called after about every megabyte with the share read, 0 to 1. */
   readonly onProgress?: ((share: number) => void) | undefined;
-  /** What was decided of how this source is read. */
+  /** The decisions about how this source is read. */
   readonly intake?: Intake | undefined;
 }
 
@@ -43,7 +43,7 @@ interface Source {
   readonly decided: ReadonlyMap<number, ColumnPlan>;
 }
 
-/** Reads again, and otherwise, where the text turns out to be other than it seemed. */
+/** Reads again in the lenient way where the text is irregular. */
 function readIrregular(source: Source): Result<ImportedTable> {
   try {
     return readOnce(source);
@@ -85,7 +85,7 @@ function readOnce(source: Source): Result<ImportedTable> {
   return success({ ...table, origin: { kind: 'text', encoding: encoding.label, delimiter } });
 }
 
-/** A table's name from that of its file. */
+/** A table's name from its file name. */
 export const nameOfFile = (file: string): string => file.replace(/\.[^./]*$/, '') || file;
 
 // Enough of the file to see how its cells are cut.

@@ -65,7 +65,7 @@ function parsedText(text: string, file: string): Result<Parsed> {
   }
 }
 
-/** A JSON text; whole numbers that no float holds as the texts they are. Throws what the parser throws. */
+/** A JSON text; integers that no float can store stay texts. Throws the parser's error. */
 function parsedValue(text: string): unknown {
   if (!LONG_WHOLE.test(text)) return JSON.parse(text);
   return parseLossless(text, undefined, {
@@ -74,7 +74,7 @@ function parsedValue(text: string): unknown {
   });
 }
 
-/** A record on each line; lines that are none are named and left out. Undefined where the first line is none. */
+/** A record on each line; invalid lines are left out and named. Undefined where the first line is invalid. */
 function linesOf(text: string): Result<Parsed> | undefined {
   const values: unknown[] = [];
   const broken: number[] = [];
@@ -111,7 +111,7 @@ function tableOfList(list: JsonList, name: string, intake: Intake, notes: readon
 
 const isListText = (cell: Cell | undefined): boolean => typeof cell === 'string' && cell.startsWith('[');
 
-/** Rows of values, as lines of a file of rows: the first may name the columns. */
+/** Rows of values; the first row may hold the names. */
 function tableOfRows(
   rows: readonly (readonly unknown[])[],
   name: string,
@@ -136,7 +136,7 @@ const plainText = (value: unknown): string => {
   return cell === null ? '' : String(cell);
 };
 
-/** A scalar as it is, anything else as JSON text. */
+/** A scalar as it is, any other value as JSON text. */
 const cellOf = (value: unknown): Cell =>
   value === null || value === undefined
     ? null
@@ -147,7 +147,7 @@ const cellOf = (value: unknown): Cell =>
 // Deeper than any record that a person keeps; below it things stay JSON text.
 const MOST_DEPTH = 20;
 
-/** Records as columns, in the order in which their keys appear; what a record lacks is missing. */
+/** Records as columns, in the order in which their keys appear; absent keys are missing. */
 function columnsOf(records: readonly unknown[]): Map<string, (Cell | undefined)[]> {
   const columns = new Map<string, (Cell | undefined)[]>();
   const put = (name: string, row: number, cell: Cell): void => {

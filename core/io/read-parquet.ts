@@ -8,8 +8,8 @@ import { tableFromColumns } from './table-from-rows';
 import { typedCells, type TypedKind } from './typed-cells';
 
 /**
- * A Parquet file as a table: its types as they are, whole numbers beyond 2⁵³ as text, what is nested as JSON text. Problems: broken, too wide, too large.
- * Cost: the reader library's, and one pass.
+ * A Parquet file as a table: its own types, integers beyond 2⁵³ as text, nested values as JSON text. Problems: broken, too wide, too large. Cost: the
+ * reader library's, and one pass.
  */
 export async function readParquet(
   bytes: Uint8Array,
@@ -46,7 +46,7 @@ const PARSERS = {
   timestampFromNanoseconds: (ns: bigint): number => Number(ns / 1_000_000n),
 };
 
-/** The columns at the top of the schema: what follows the root, each with all that is nested in it passed over. */
+/** The top-level columns of the schema, without the nested ones. */
 function topColumns({ schema }: FileMetaData): SchemaElement[] {
   const tops: SchemaElement[] = [];
   for (let at = 1; at < schema.length; at += sizeAt(schema, at)) tops.push(schema[at] as SchemaElement);

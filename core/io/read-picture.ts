@@ -6,9 +6,7 @@ import { faultOfSvg } from './svg-faults';
 const MOST_PIXELS = 1024;
 const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 
-/**
- * A small PNG or SVG of the analyst's own. It is refused when it is too large, is neither, or when an SVG holds anything but shapes and words.
- */
+/** Reads a small PNG or SVG. It is refused when it is too large, neither of both, or an SVG with more than shapes and words. */
 export function readSmallPicture(bytes: Uint8Array, name: string): Result<SmallPicture> {
   const short = name.replace(/\.(png|svg)$/i, '').slice(0, 40) || 'picture';
   if (bytes.length > PICTURE_LIMIT) return failure({ code: 'picture-too-large', name, bytes: bytes.length, limit: PICTURE_LIMIT });
@@ -20,7 +18,7 @@ export function readSmallPicture(bytes: Uint8Array, name: string): Result<SmallP
   return success({ name: short, type: 'image/svg+xml', data: base64(bytes) });
 }
 
-/** Width and height stand big-endian in the first chunk. */
+/** Reads width and height from the first chunk, in big-endian order. */
 function readPng(bytes: Uint8Array, name: string, short: string): Result<SmallPicture> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < 24) return failure({ code: 'picture-foreign', name });
@@ -31,7 +29,7 @@ function readPng(bytes: Uint8Array, name: string, short: string): Result<SmallPi
 
 const base64 = (bytes: Uint8Array): string => btoa(Array.from(bytes, byte => String.fromCharCode(byte)).join(''));
 
-/** A picture of a document that anyone may have touched, checked as an uploaded one is. Its type is what its bytes say. */
+/** A picture from an untrusted document, checked like an uploaded one. Its type is found from its bytes. */
 export function checkedPicture({ name, data }: SmallPicture): Result<SmallPicture> {
   let bytes: Uint8Array;
   try {

@@ -2,20 +2,20 @@ import type { FileProblem } from 'core/result';
 import type { ColumnReader } from './column-reader';
 import { parseDate } from './moments';
 
-/** The line of the file that a data row stands on. Cost: a scan of the text, so it is asked for few rows only. */
+/** The line of a data row in the file. Cost: a scan of the text, so it is asked for few rows only. */
 export type LineOf = (row: number) => number;
 
 // Enough to show where a file is faulty; the rest is counted.
 const KEPT = 5;
 const MOST_NOTES = 40;
 
-/** The first few of many, each as a note, and how many more there are. */
+/** A note for each of the first few items, and the number of the others. */
 export function fewest<T>(items: readonly T[], note: (item: T) => FileProblem): FileProblem[] {
   const more = items.length - KEPT;
   return [...items.slice(0, KEPT).map(note), ...(more > 0 ? [{ code: 'notes-more' as const, count: more }] : [])];
 }
 
-/** What was assumed or could not be read in the columns, no more than a person reads; the rest is counted. `counts`: where places are rows, not lines. */
+/** What was assumed or could not be read in the columns: a few notes, the rest counted. `counts`: positions are rows, not lines. */
 export function columnNotes(readers: readonly ColumnReader[], lineOf: LineOf, counts?: 'row'): FileProblem[] {
   const makers = readers.flatMap(reader => [...assumed(reader), ...unread(reader, lineOf, counts)]);
   const shown = makers.slice(0, MOST_NOTES).map(make => make());

@@ -7,9 +7,9 @@ import { stylesOf, type ImportedTable, type ReadColumn } from './imported';
 import { columnNotes, fewest, type LineOf } from './reading-notes';
 import { wishedPlan } from './wished-plan';
 
-/** The widest table that is read, and the most cells: enough for what people have, too few to exhaust a browser. */
+/** Most columns of a table: enough in practice, too few to exhaust a browser. */
 export const MAX_COLUMNS = 20_000;
-/** Cells that a table may have. */
+/** Most cells of a table. */
 export const MAX_CELLS = 150_000_000;
 
 // Rows looked at before types are chosen.
@@ -29,18 +29,18 @@ export class TooLarge extends Error {
   }
 }
 
-/** Facts about rows before they are read. */
+/** What is known before rows are read. */
 export interface RunOptions {
   readonly delimiter: string;
   readonly intake?: Intake | undefined;
-  /** Names of the columns where the source tells them apart from its rows. */
+  /** Column names, where the source has them apart from its rows. */
   readonly names?: readonly string[] | undefined;
   /** Plans of columns that an earlier reading found. */
   readonly decided?: ReadonlyMap<number, ColumnPlan>;
-  /** About how much text is to come, in characters; or how many rows at most. */
+  /** Expected size of the text in characters, or the most rows. */
   readonly size: number | { readonly rows: number };
   readonly mayBeGuarded?: boolean;
-  /** Places are rows of a sheet, not lines of a text. */
+  /** Positions are rows of a sheet, not lines of a text. */
   readonly counts?: 'row';
 }
 
@@ -49,13 +49,13 @@ interface NumberedRow {
   readonly number: number;
 }
 
-/** Builds the columns of one reading as rows come by. */
+/** Builds the columns of one reading from rows that arrive one by one. */
 export class RowRun {
   rowCount = 0;
-  /** The first rows, until it is decided what they are. */
+  /** The first rows, until the header is decided. */
   private top: NumberedRow[] | undefined = [];
   private header: readonly string[] | undefined;
-  /** Cells of the header, or of the first row where there is none. */
+  /** Number of cells in the header, or in the first row where there is none. */
   private width = 0;
   private sample: (readonly string[])[] | undefined = [];
   private readers: ColumnReader[] = [];
@@ -65,7 +65,7 @@ export class RowRun {
   private readonly ragged: { readonly row: number; readonly cells: number }[] = [];
   private raggedCount = 0;
   private readonly rowNumbers = new RowNumbers();
-  /** Rows that may be among those left out at the bottom. */
+  /** The last rows, which may be among those left out at the bottom. */
   private readonly held: NumberedRow[] = [];
   private readonly intake: Intake;
   private readonly wishes: ReadonlyMap<string, ColumnIntake>;
@@ -79,7 +79,7 @@ export class RowRun {
     return this.header !== undefined;
   }
 
-  /** One row with its number in the source, from 0. Throws `TooLarge`. */
+  /** Adds a row with its number in the source, from 0. Throws `TooLarge`. */
   take(row: readonly string[], number: number): void {
     if (row.length === 1 && (row[0] as string).trim() === '' && !this.options.names) return;
     if (row.length > MAX_COLUMNS) throw new TooLarge(number, { code: 'too-many-columns', limit: MAX_COLUMNS });
@@ -88,13 +88,13 @@ export class RowRun {
     if (this.top.length === TOP_ROWS + (this.intake.above ?? 0)) this.settleTop();
   }
 
-  /** Decides what is still open once all rows were seen. */
+  /** Decides what is still open after the last row. */
   finish(): void {
     this.settleTop();
     this.choosePlans();
   }
 
-  /** Plans of columns that the first rows misled: their texts have to be read once more. */
+  /** Better plans for columns whose first rows were misleading: they have to be read again. */
   betterPlans(): Map<number, ColumnPlan> {
     return new Map(
       this.readers.flatMap((reader, i) => {
@@ -104,7 +104,7 @@ export class RowRun {
     );
   }
 
-  /** What came of it all; `before` are notes that come first. */
+  /** The table with its notes; `before`: notes that come first. */
   table(name: string, lineOf: LineOf, before: readonly FileProblem[]): ImportedTable {
     const columns = this.readers.map((reader, i) => this.columnRead(reader, i, lineOf));
     const kept = this.readers.flatMap((reader, i) => {
@@ -155,7 +155,7 @@ export class RowRun {
     ];
   }
 
-  /** A few rows below an empty one, at the end: a note, a total or a second table, which nothing but its place tells. */
+  /** A few rows at the end, below an empty one: a note, a total or a second table, known by their position only. */
   private beyond(lineOf: LineOf): FileProblem[] {
     // Rows that were left out leave gaps of their own.
     if (this.options.counts === 'row' && this.intake.hidden === 'out') return [];
@@ -188,7 +188,7 @@ export class RowRun {
     for (const row of table) this.hold(row.cells, row.number);
   }
 
-  /** The last rows wait until it is known whether they are among those left out. */
+  /** Holds back the last rows until it is known whether they are left out. */
   private hold(cells: readonly string[], number: number): void {
     if (this.intake.below === 0) return this.takeData(cells, number);
     this.held.push({ cells, number });
@@ -205,7 +205,7 @@ export class RowRun {
     if (this.sample.length === SAMPLE_ROWS) this.choosePlans();
   }
 
-  /** Chooses types from what was seen so far, once. */
+  /** Chooses the types from the rows so far, once. */
   private choosePlans(): void {
     const { sample } = this;
     if (!sample) return;
@@ -233,7 +233,7 @@ export class RowRun {
     return wishedPlan(sample, this.options.delimiter, this.wishes.get(source), this.intake.missing);
   }
 
-  /** Its name in the table; what is left out takes no name from another. */
+  /** Its name in the table; a column that is left out takes no name from another. */
   private nameFor(source: string): string {
     const wish = this.wishes.get(source);
     return wish?.out ? source : this.shown.add(wish?.as ?? source);
@@ -245,7 +245,7 @@ export class RowRun {
     if (++this.rowCount * this.readers.length > MAX_CELLS) throw new TooLarge(number, { code: 'too-many-cells', limit: MAX_CELLS });
   }
 
-  /** A row wider than any in the sample: its extra cells get columns that are missing above. */
+  /** Adds columns for a row wider than the sample; they are missing in earlier rows. */
   private widen(width: number, number: number): void {
     if (width * this.rowCount > MAX_CELLS) throw new TooLarge(number, { code: 'too-many-cells', limit: MAX_CELLS });
     while (this.readers.length < width) {
@@ -258,7 +258,7 @@ export class RowRun {
   }
 }
 
-/** About how many rows a source has, from the length of its first ones: a little too many rather than too few. */
+/** Approximate number of rows, from the length of the first ones; rather too many than too few. */
 function expectedRows(sample: readonly (readonly string[])[], size: RunOptions['size']): number {
   if (typeof size !== 'number') return size.rows;
   let characters = 0;
@@ -267,7 +267,7 @@ function expectedRows(sample: readonly (readonly string[])[], size: RunOptions['
   return Math.ceil((size / Math.max(1, perRow)) * 1.02) + 16;
 }
 
-/** Row numbers of the source by data row. Blank lines shift them; only the shifts are kept. */
+/** Row numbers of the source by data row. Blank lines shift them; only the shifts are stored. */
 class RowNumbers {
   size = 0;
   private readonly shifts: { readonly from: number; readonly by: number }[] = [];
@@ -278,7 +278,7 @@ class RowNumbers {
     this.size++;
   }
 
-  /** The first row behind the last gap between two rows; 0 where there is none. */
+  /** The first row after the last gap; 0 where there is none. */
   lastGap(): number {
     return this.shifts.at(-1)?.from ?? 0;
   }

@@ -2,18 +2,18 @@ import type { FileProblem } from 'core/result';
 import { isMissing, rowsWithValue, textAt, type Reading } from 'core/table';
 import type { ImportedTable, ReadColumn, SourceOrigin } from './imported';
 
-/** A column of a source as it will land. */
+/** A column of a source as it will be imported. */
 export interface LookColumn extends ReadColumn {
   /** Rows without a value; 0 for a column that is left out. */
   readonly missing: number;
 }
 
-/** What a source reads as, to be looked at before it lands: plain data without its table. */
+/** How a source is read, for a look before it is imported: plain data without the table. */
 export interface SourceLook {
   readonly name: string;
   readonly rowCount: number;
   readonly columns: readonly LookColumn[];
-  /** The first rows of the columns that are kept, as texts; null where missing. */
+  /** The first rows of the kept columns, as texts; null for missing. */
   readonly rows: readonly (readonly (string | null)[])[];
   readonly notes: readonly FileProblem[];
   readonly units: Readonly<Record<string, string>>;
@@ -28,7 +28,7 @@ const SHOWN_ROWS = 50;
 // Columns whose first rows are shown.
 const SHOWN_COLUMNS = 200;
 
-/** What is seen of a table before it lands. Cost: a pass over each column. */
+/** What is shown of a table before it is imported. Cost: a pass over each column. */
 export function lookAt({ table, notes, units, readings, columns, parts, part, origin }: ImportedTable): SourceLook {
   const known = new Map(table.columns.map(column => [column.name, column]));
   const shown = table.columns.slice(0, SHOWN_COLUMNS);

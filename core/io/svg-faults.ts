@@ -3,7 +3,7 @@ import { SaxesParser, type SaxesAttributeNS, type SaxesTagNS } from 'saxes';
 const SVG = 'http://www.w3.org/2000/svg';
 const XHTML = 'http://www.w3.org/1999/xhtml';
 
-/** Elements of SVG that draw shapes and words, and what these are dressed in. All else may run, fetch, embed, unfold or change a link. */
+/** SVG elements that draw shapes and words, and their styles. Any other element may run, fetch, embed or link. */
 const SHAPES = new Set(
   (
     'svg g defs symbol title desc metadata switch path rect circle ellipse line polyline polygon text tspan textPath ' +
@@ -11,7 +11,7 @@ const SHAPES = new Set(
   ).split(' '),
 );
 
-/** Elements deeper than this are no picture. */
+/** Deepest nesting of elements. */
 const DEEPEST = 100;
 
 /**
@@ -51,7 +51,7 @@ export function faultOfSvg(text: string): string | null {
   return fault;
 }
 
-/** Elements of programs that drew the file are passed over by whoever shows it; pages inside a picture are not. */
+/** Elements of drawing programs are ignored when shown; embedded pages are refused. */
 function faultOfElement({ uri, local, name }: SaxesTagNS): string | null {
   if (uri === XHTML || uri === '') return `<${name}`;
   return uri === SVG && !SHAPES.has(local) ? `<${name}` : null;
@@ -69,7 +69,7 @@ function faultOfAttribute({ local, name, value }: SaxesAttributeNS): string | nu
   return faultOfStyle(value) ? words : null;
 }
 
-/** Styles may name a part of the picture, and nothing outside; what a backslash writes differently is not read twice. */
+/** Styles may refer to parts of the picture only; escapes with a backslash are refused. */
 function faultOfStyle(style: string): string | null {
   if (style.includes('\\')) return style;
   if (/@import|@namespace|expression\s*\(|-moz-binding|image-set\s*\(/i.test(style)) return style;

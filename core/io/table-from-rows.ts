@@ -34,7 +34,7 @@ export function tableFromRows(
   return tableFromColumns(name, columns, intake);
 }
 
-/** A table from whole columns; typed memory is taken as it is where nothing was decided of it. */
+/** A table from whole columns; typed memory is used as it is where nothing was decided about the column. */
 export function tableFromColumns(
   name: string,
   sources: readonly SourceColumn[],
@@ -75,7 +75,7 @@ export function tableFromColumns(
 
 interface Read {
   readonly values: Values;
-  /** What read its texts; values that were none need no reading. */
+  /** The reader of its texts; typed values need none. */
   readonly reader?: ColumnReader;
 }
 
@@ -86,11 +86,11 @@ function readColumn(name: string, cells: SourceColumn['cells'], wish: ColumnInta
   return values ? { values } : readTexts(name, cells.map(textOf), wish, missing);
 }
 
-/** Whether nothing was decided of the values themselves. */
+/** Whether nothing was decided about the values. */
 const isUntouched = ({ type, decimal, dates, missing, fractions, unit }: ColumnIntake): boolean =>
   type === null && decimal === null && dates === null && missing.length === 0 && !fractions && unit === null;
 
-/** Values where all that is there is of one kind, and none a text. */
+/** Typed values, where all values are of one type and none is a text. */
 function plainValues(cells: readonly (Cell | undefined)[]): Values | undefined {
   const kinds = new Set<string>();
   for (const cell of cells) if (cell !== null && cell !== undefined) kinds.add(typeof cell);
@@ -114,11 +114,11 @@ function readAs(name: string, texts: readonly string[], plan: ColumnReader['plan
 
 const textOf = (cell: Cell | undefined): string => (cell === null || cell === undefined ? '' : String(cell));
 
-/** Typed values as the texts that read back as the same. */
+/** Typed values as texts that can be read back. */
 function textsOf(values: Values): string[] {
   const column = named('', values);
   return Array.from(values.data, (_, row) => textOf(cellAt(column, row)));
 }
 
-/** No infinity reaches a column. */
+/** Infinite numbers become missing. */
 const finite = (cell: Cell | undefined): Cell => (typeof cell === 'number' && !Number.isFinite(cell) ? null : (cell ?? null));

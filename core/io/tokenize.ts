@@ -2,29 +2,29 @@ import Papa from 'papaparse';
 import { LenientRows } from './lenient-rows';
 import type { LineEnds } from './line-ends';
 
-/** What became of the quotes of a text; rows count from 0, blank lines included. */
+/** Faults of quotes in a text; rows count from 0, blank lines included. */
 export interface TokenizeFaults {
-  /** Row of a quote that opens and never closes. */
+  /** The row of a quote that never closes. */
   readonly unclosed: number | undefined;
-  /** Rows in which a quote ends before its cell does. */
+  /** Rows where a quote ends before its cell does. */
   readonly misplaced: readonly number[];
 }
 
 /** Options for cutting a text into cells. */
 export interface TokenizeOptions {
   readonly delimiter: string;
-  /** The line end of the whole text; `mixed` is read the lenient way. */
+  /** The line end of the whole text; `mixed` needs the lenient way. */
   readonly lineEnds: LineEnds;
-  /** Told after each piece how many characters were taken so far. */
+  /** Called after each piece with the number of characters read so far. */
   readonly onTaken?: ((characters: number) => void) | undefined;
 }
 
 type Take = (row: string[], number: number) => void;
 
-/** Thrown where a text turns out to be irregular: it must be read the lenient way, from the start. */
+/** Thrown where a text is irregular: it must be read again in the lenient way. */
 export class Irregular extends Error {}
 
-/** Thrown where one cell holds more than any table has use for; most often a quote opens and never closes. */
+/** Thrown where a cell is too long, most often because a quote never closes. */
 export class CellTooLong extends Error {
   constructor(readonly row: number) {
     super(`row ${row}`);
@@ -34,14 +34,14 @@ export class CellTooLong extends Error {
 // Longer than any cell a person wrote; a quote that never closes would swallow the rest of the file.
 const LONGEST_CELL = 16 * 1024 * 1024;
 
-/** Cuts a short text into rows of cells, whatever its line ends. */
+/** Splits a short text into rows of cells, with any line ends. */
 export function tokenize(text: string, onRow: Take, delimiter: string): TokenizeFaults {
   return tokenizeLenient([text], onRow, { delimiter, lineEnds: 'mixed' });
 }
 
 /**
- * Cuts a text that comes in pieces, cut anywhere, into rows and hands each over once: a row that a piece leaves unfinished is put before the next
- * one, so no more than a piece and a row are held at a time.
+ * Splits a text that arrives in pieces into rows and hands over each once. An unfinished row is put before the next piece, so at most a piece and a
+ * row are in memory.
  */
 export function tokenizePieces(pieces: Iterable<string>, onRow: Take, options: TokenizeOptions): TokenizeFaults {
   return options.lineEnds === 'mixed' ? tokenizeLenient(pieces, onRow, options) : tokenizeRegular(pieces, onRow, options);

@@ -1,9 +1,9 @@
 import { withinYears, type Cell, type NumericValues } from 'core/table';
 
-/** What the schema of a typed source says of a column, where its values alone do not tell. */
+/** The schema's type of a column, where values alone do not tell. */
 export type TypedKind = 'date' | 'timestamp' | 'other';
 
-/** Values of a typed column as cells; days and milliseconds as columns of dates and moments. Whole numbers that no float holds become text, so the column does. */
+/** Values of a typed column as cells; days and milliseconds as dates and timestamps. An integer that no float can store makes the column text. */
 export function typedCells(values: readonly unknown[], kind: TypedKind): (Cell | undefined)[] | NumericValues {
   if (kind !== 'other')
     return { type: kind, data: Float64Array.from(values, raw => (typeof raw === 'number' ? withinYears(raw, kind) : NaN)) };

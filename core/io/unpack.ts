@@ -40,7 +40,7 @@ async function unpacked(members: readonly Uint8Array[], file: string, limit: num
 // Packed bytes taken at a time: what they unpack to is counted before more is taken.
 const STEP = 1 << 16;
 
-/** The members of a gzip file, each from its first byte to the next one's; what is broken ends them. */
+/** The members of a gzip file, each from its first byte to the next; a broken one is the last. */
 function membersOf(bytes: Uint8Array, limit: number): Uint8Array[] {
   const starts: number[] = [0];
   let total = 0;

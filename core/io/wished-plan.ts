@@ -7,8 +7,8 @@ import { quantityOf, sharedUnit } from './quantities';
 const MS_PER_DAY = 86_400_000;
 
 /**
- * How a column is read where something was decided of it: its type, decimal mark, style of dates, what is missing, its unit, percents as fractions; all
- * else is found in the sample as ever. Cost: a few passes over the sample.
+ * The plan of a column for which something was decided: type, decimal mark, style of dates, missing marks, unit, percents as fractions. The rest is
+ * found in the sample. Cost: a few passes over the sample.
  */
 export function wishedPlan(
   sample: readonly string[],
@@ -56,7 +56,7 @@ function numberAs(texts: readonly string[], delimiter: string, wish: ColumnIntak
   };
 }
 
-/** A hundredth as decimals have it: 4.1 becomes 0.041, not the quotient of two floats. */
+/** A hundredth in decimal arithmetic: 4.1 becomes 0.041. */
 function hundredth(value: number): number {
   const text = String(value);
   return Number.isFinite(value) && !text.includes('e') ? Number(`${text}e-2`) : value / 100;
@@ -81,7 +81,7 @@ function fixedNumber(texts: readonly string[], delimiter: string, { decimal: wis
   };
 }
 
-/** A date may be read from a moment, and a moment from a date, where the analyst says so. */
+/** A date read from a timestamp, or a timestamp from a date, where the analyst chose so. */
 function momentAs(texts: readonly string[], { type, dates: wished }: ColumnIntake, found: ColumnPlan | undefined): ColumnPlan {
   if (found && wished === null) return found;
   const isDate = (type ?? found?.type) === 'date';
@@ -101,7 +101,7 @@ function momentAs(texts: readonly string[], { type, dates: wished }: ColumnIntak
 
 const ANSWERS: Readonly<Record<string, number>> = { 1: 1, y: 1, t: 1, 0: 0, n: 0, f: 0 };
 
-/** More words mean yes and no where the analyst says that a column holds them. */
+/** More words for yes and no, where the analyst chose booleans. */
 function readAnswer(text: string): number {
   const raw = readBoolean(text);
   return raw === MISSING_BOOLEAN ? (ANSWERS[text.trim().toLowerCase()] ?? MISSING_BOOLEAN) : raw;

@@ -5,7 +5,7 @@ import type { FileFormat } from './format';
 // A stream begins with a continuation mark and the length of its schema.
 const STREAM = [0xff, 0xff, 0xff, 0xff];
 
-/** Arrow: typed columns as they lie in memory, as a file or as a stream. */
+/** Arrow: typed columns, as a file or as a stream. */
 export const arrow: FileFormat = {
   ...FILE_KINDS.arrow,
   sniffs: head => new TextDecoder().decode(head.subarray(0, 6)) === 'ARROW1' || STREAM.every((byte, i) => head[i] === byte),

@@ -3,7 +3,10 @@ import { readCsv } from '../read-csv';
 import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 
-/** Rows of text with one sign between cells: CSV, and what is like it. Whatever no other format claims is read as this, and refused with a reason. */
+/**
+ * Rows of text with a delimiter: CSV and similar files. A file that no other format recognises is read as this, and refused with a reason if it
+ * fails.
+ */
 export const csv: FileFormat = {
   ...FILE_KINDS.csv,
   sniffs: () => true,

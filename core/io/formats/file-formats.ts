@@ -11,7 +11,7 @@ import { project } from './project';
 import { gunzip, isGzip } from '../unpack';
 import { workbook } from './workbook';
 
-/** Every kind of file that can be opened. The last one takes what no other claims. */
+/** The readers of every kind of file. The last one takes files that no other recognises. */
 export const fileFormats: readonly FileFormat[] = Object.values({
   project,
   workbook,
@@ -24,14 +24,14 @@ export const fileFormats: readonly FileFormat[] = Object.values({
 // Enough to know a file by.
 const HEAD_BYTES = 4096;
 
-/** The format of a file: the one of its ending that its first bytes do not speak against, else the first that they speak for. */
+/** The format of a file: the one of its ending unless its first bytes contradict, else the first that its bytes match. */
 export function formatFor(head: Uint8Array, file: string): FileFormat {
   const ending = /\.([^.]+)$/.exec(file)?.[1]?.toLowerCase() ?? '';
   const ofEnding = fileFormats.find(format => format.endings.includes(ending) && format.sniffs(head));
   return ofEnding ?? fileFormats.find(format => format.sniffs(head) && !format.endings.includes(ending)) ?? csv;
 }
 
-/** Reads a file of any known kind, packed by gzip or not. What a kind's reader throws is a problem of the file, never the end of the reading. */
+/** Reads a file of any known kind, with or without gzip. An exception in a reader becomes a problem of the file. */
 export async function readFile(bytes: Uint8Array, file: string, options?: ReadOptions): Promise<Result<Contents>> {
   if (bytes.length > MAX_FILE_BYTES) return failure({ code: 'file-too-large', file, bytes: bytes.length, limit: MAX_FILE_BYTES });
   if (isGzip(bytes)) {

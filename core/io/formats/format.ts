@@ -10,8 +10,8 @@ export type Contents =
 
 /** One kind of file. Adding one is an entry in `FILE_KINDS`, its reader here, and its line in `fileFormats`: what opens files, on the screen and without, follows from it. */
 export interface FileFormat extends FileKind {
-  /** Whether a file that begins like this can be one. `head` are the first bytes, some thousand at most. */
+  /** Whether a file with these first bytes can be of this kind. `head`: at most some thousand bytes. */
   readonly sniffs: (head: Uint8Array) => boolean;
-  /** Tables with notes, or a project; every problem with its place. What it needs may come when it is first asked for. Cost: one pass. */
+  /** Tables with notes, or a project; every problem with its place. A reader library is loaded when first needed. Cost: one pass. */
   readonly read: (bytes: Uint8Array, file: string, options?: ReadOptions) => Result<Contents> | Promise<Result<Contents>>;
 }

@@ -2,7 +2,7 @@ import { success } from 'core/result';
 import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 
-/** Parquet: typed columns, packed. */
+/** Parquet: compressed typed columns. */
 export const parquet: FileFormat = {
   ...FILE_KINDS.parquet,
   sniffs: head => new TextDecoder().decode(head.subarray(0, 4)) === 'PAR1',

@@ -3,7 +3,7 @@ import { readProjectFile } from '../project-file';
 import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 
-/** A project as Cowbell hands it over: one JSON text with the document and its tables. */
+/** A project file of Cowbell: JSON with the document and its tables. */
 export const project: FileFormat = {
   ...FILE_KINDS.project,
   sniffs: head => /^\uFEFF?\s*\{\s*"format"\s*:\s*"cowbell-project"/.test(new TextDecoder().decode(head)),

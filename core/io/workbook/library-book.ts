@@ -5,8 +5,8 @@ import { hiddenInOds } from './ods-hidden';
 import { SheetCells } from './sheet-cells';
 
 /**
- * A workbook of any kind by the reader library, which makes an object of each cell. Throws where it is broken or has a password. Cost: the library's; the
- * file is unpacked anew for each sheet but the first that is asked for.
+ * A workbook of any kind by the reader library, which makes an object of each cell. Throws where it is broken or has a password. Cost: the library's;
+ * each further sheet unpacks the file again.
  */
 export function libraryBook(bytes: Uint8Array, first: string | null): Book {
   // The names of all sheets come with the cells of any one.

@@ -1,6 +1,6 @@
 import { SSF } from '@e965/xlsx';
 
-/** What a number format makes of a number, with the format itself: a time alone is written by it. */
+/** The kind of value that a number format makes of a number, with the format. */
 export interface NumberFormat {
   readonly kind: 'number' | 'time' | 'day';
   readonly code: string;
@@ -16,7 +16,7 @@ const EPOCH_1904 = 24_107;
 // The counting of 1900 has a 29 February that never was; before it days lie one off.
 const FALSE_LEAP_DAY = 60;
 
-/** Milliseconds since 1970, in UTC, of a day count of a workbook (ISO/IEC 29500, 18.17.4), to the millisecond. */
+/** A workbook's day count (ISO/IEC 29500, 18.17.4) as UTC milliseconds since 1970. */
 export function momentOf(serial: number, is1904: boolean): number {
   const days = is1904 ? serial - EPOCH_1904 : (serial < FALSE_LEAP_DAY ? serial + 1 : serial) - EPOCH_1900;
   return Math.round(days * MS_PER_DAY);
@@ -29,7 +29,7 @@ export const isMidnight = (ms: number): boolean => ms % MS_PER_DAY === 0;
 const known = new Map<string, NumberFormat>();
 const MOST_KNOWN = 1_000;
 
-/** What a format's code says: a number is a day where the code has a part that names a day, a month or a year. */
+/** The meaning of a format code: a number is a date where the code names a day, a month or a year. */
 export function numberFormat(code: string): NumberFormat {
   const before = known.get(code);
   if (before) return before;
@@ -40,7 +40,7 @@ export function numberFormat(code: string): NumberFormat {
   return format;
 }
 
-/** Parts of a number format that name a day, a month or a year; what stands in quotes or brackets is no part of it. */
+/** Codes for a day, a month or a year; quoted and bracketed parts do not count. */
 const namesDay = (code: string): boolean => /[dy]/i.test(code.replaceAll(/"[^"]*"|\[[^\]]*\]|\\./g, ''));
 
 /** A time alone, as its cell shows it. */

@@ -5,7 +5,7 @@ import { DEFLATED, directoryOf, packedBytes, STORED } from '../zip-directory';
 // What a part of a workbook may unpack to.
 const MOST = 2 * MAX_FILE_BYTES;
 
-/** A part of a zipped workbook: its bytes as they are unpacked, with the share of it that has been. */
+/** A part of a zipped workbook in pieces, with the share unpacked so far. */
 export type Pieces = Iterable<readonly [bytes: Uint8Array, share: number]>;
 
 /**
@@ -26,7 +26,7 @@ export function partOf(bytes: Uint8Array, name: string): Pieces | undefined {
   return inflated(packed);
 }
 
-/** A part as a whole; undefined where there is none. Throws where it is broken or says that it is larger than a workbook may be. */
+/** A part as a whole; undefined where it does not exist. Throws where it is broken or larger than a workbook may be. */
 export function wholePart(bytes: Uint8Array, name: string): Uint8Array | undefined {
   const filter = (part: { readonly name: string; readonly originalSize: number }): boolean => {
     if (isCalled(name)(part) && part.originalSize > MOST) throw new RangeError(`${name} is too large`);

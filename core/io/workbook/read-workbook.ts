@@ -14,7 +14,7 @@ import { standardBook } from './standard-book';
 // What a workbook may unpack to.
 const MAX_UNPACKED = 2 * MAX_FILE_BYTES;
 
-/** Which part of the work is done when the cells are read; the rest is finding out what they are. */
+/** The share of the work that is reading cells; the rest is finding out what they mean. */
 const CELLS_READ = 0.6;
 
 /**
@@ -59,7 +59,7 @@ interface Asked {
   readonly onProgress: (share: number) => void;
 }
 
-/** The sheet by the standard; where the file is not as that has it, by the reader library, which takes more. */
+/** The sheet by the standard reader; where the file does not conform, by the reader library, which is more tolerant. */
 function openedSheet(bytes: Uint8Array, asked: Asked): Result<Opened> {
   const { file, part } = asked;
   const broken = failure({ code: 'file-broken', file, what: 'workbook' });
@@ -73,7 +73,7 @@ function openedSheet(bytes: Uint8Array, asked: Asked): Result<Opened> {
 
 const isEmpty = (found: Result<Opened>): boolean => !found.ok && found.problems[0]?.code === 'workbook-empty';
 
-/** What is found in a workbook, or the fault that it has; neither where it is of another kind. */
+/** The content of a workbook, or its fault; neither where it is of another kind. */
 function attempt(open: () => Book | null, asked: Asked): { readonly found?: Result<Opened>; readonly fault?: unknown } {
   try {
     const book = open();
