@@ -4,7 +4,7 @@ import type { Figure } from 'core/document';
 import type { Filter, Frame, Step } from 'core/frame';
 import { cellAt, columnOf, isMissing, type Column } from 'core/table';
 
-/** Cues whose look the mark of a row has: the one that draws it first, then those that colour the measure there. */
+/** Cues that decide the look of a row's mark: the one that draws it first, then those that colour it. */
 export function cuesOfMark(applied: readonly AppliedCue[], row: number, measure: string, drawnBy: string | null): AppliedCue[] {
   const drawing = applied.filter(({ cue }) => cue.id === drawnBy);
   return [...drawing, ...applied.filter(item => item.cue.id !== drawnBy && colours(item, row, measure))];
@@ -26,7 +26,7 @@ export interface MarkOffer<T> {
 // How near a value lies that is like another: a twentieth of it to either side.
 const NEAR = 0.05;
 
-/** Cues about the mark of a row: its category, values like its own (within 5 %), values above it. Those of a missing value speak of its category alone. */
+/** Cues about the mark of a row: its category, values like its own (within 5 %), values above it. For a missing value, its category alone. */
 export function cuesAbout(frame: Frame, row: number, measure: string, facts: CueFacts): readonly MarkOffer<Cue>[] {
   const name = nameAt(frame, row);
   const value = columnOf(frame.table, measure)?.data[row];
@@ -46,7 +46,7 @@ export function cuesAbout(frame: Frame, row: number, measure: string, facts: Cue
   ];
 }
 
-/** Filters that keep a row's category alone, or leave it out, by a formula over the table's rows; the figure's own filters stay. */
+/** Filters that keep only a row's category, or leave it out, as formulas over the table's rows; the figure's own filters stay. */
 export function filtersAbout({ data }: Figure, frame: Frame, row: number): readonly MarkOffer<Filter>[] {
   const column = columnOf(frame.table, frame.category);
   const name = nameAt(frame, row);
@@ -75,7 +75,7 @@ function equals(name: string, column: Column | undefined, row: number): string {
   return text === null ? `${nameText(name)} is null` : `${nameText(name)} = ${text}`;
 }
 
-/** Rows of the table that a step of the category holds. */
+/** Rows of the table within a step of the category. */
 function inStep(category: string, step: Step, column: Column | undefined, row: number): string {
   const text = column ? cellText(column, row) : null;
   const name = nameText(category);

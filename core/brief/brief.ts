@@ -8,7 +8,7 @@ import { shapeSection } from './shape/shape-section';
 import type { TableFacts } from './data/table-facts';
 import { wordsSection } from './labels/words-section';
 
-/** The brief's own sections; cues have sentences of their kinds. */
+/** All sections of the brief except the cues, which have sentences of their kinds. */
 export interface Brief {
   readonly data: Section;
   readonly shape: Section;
@@ -27,7 +27,7 @@ export const subjectOf = (
   liveries: readonly string[] = [],
 ): Subject => ({ figure, tables, table: tables.find(item => item.id === figure.data.table), formats, facts, liveries });
 
-/** The figure written out: what was decided as sentences whose words are the controls, what was left alone beside them. */
+/** The figure in sentences whose words are controls: decided settings as prose, others beside it. */
 export const briefOf = (subject: Subject): Brief => ({
   data: dataSection(subject),
   shape: shapeSection(subject),

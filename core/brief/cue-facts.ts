@@ -15,7 +15,7 @@ export interface CueSubject {
   readonly looks: readonly string[];
 }
 
-/** The columns and measures that a figure's cues may use. */
+/** What the sentences of a figure's cues need to know. */
 export function cueFactsIn({ figure, frame, subject, pictures, looks }: CueSubject): CueFacts {
   const data = figure?.data;
   const rows = figure && isTable(figure) && data ? levelsOf(data).map(({ column }) => column) : [];
@@ -48,7 +48,7 @@ export function cueFactsIn({ figure, frame, subject, pictures, looks }: CueSubje
   };
 }
 
-/** The default order of cues: forward in time, else the order that the figure shows. */
+/** The default order of cues: ascending in time, else the order of the figure. */
 function alongOf(data: Figure['data'] | undefined, type: ColumnType | undefined): CueFacts['along'] {
   const category = data?.category ?? '';
   const order = data?.order;

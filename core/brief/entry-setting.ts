@@ -2,20 +2,20 @@ import { failure, success } from 'core/result';
 import type { Option } from 'core/sentence';
 import type { Change, Setting, Subject } from './setting';
 
-/** What a typed text is: a value, or what is wrong with it. */
+/** The result of reading a typed text: a value, or its fault. */
 export type Typed<V> = { readonly value: V } | { readonly fault: string };
 
-/** A decision that is typed, checked while it is typed and when it is chosen. */
+/** A typed decision, checked while typing and when chosen. */
 export interface EntrySetting<V> extends Pick<Setting, 'search' | 'governs' | 'places'> {
   readonly about: string;
   readonly hint: string;
-  /** Its value in a figure in which nobody has decided it, as it is typed. */
+  /** Its default in a figure, as it is typed. */
   readonly plain: string;
-  /** Offered beside what may be typed. */
+  /** Options beside the typed value. */
   readonly options: (subject: Subject) => readonly Option[];
   readonly now: (subject: Subject) => V;
   readonly typed: (value: V) => string;
-  /** As it reads in its sentence; as it is typed unless said. */
+  /** The value in its sentence; as it is typed by default. */
   readonly reads?: (value: V) => string;
   readonly read: (text: string, subject: Subject) => Typed<V>;
   readonly set: (subject: Subject, value: V) => Change;

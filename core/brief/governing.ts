@@ -4,8 +4,8 @@ import { settingOf } from './settings';
 import type { Subject } from './setting';
 
 /**
- * The sentences of the brief that govern a part of the figure, as the drawing names it (`title`, `axis first`, `legend 2`, …): what was decided of it
- * first, then what was left alone. Empty for a part that no word governs.
+ * The sentences of the brief about a part of the figure (`title`, `axis first`, `legend 2`, …): decided settings first, then the others. Empty for a
+ * part without settings.
  */
 export function wordsGoverning(subject: Subject, part: string): readonly Sentence[] {
   const { data, shape, helpers, scales, words } = briefOf(subject);

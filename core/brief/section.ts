@@ -1,28 +1,28 @@
 import type { Sentence, SentencePart, Token } from 'core/sentence';
 import { isDecided, keyOf, type Setting, type Settings, type Subject } from './setting';
 
-/** A section of the brief: what was decided, as prose; what was left alone, a sentence each, to be opened. */
+/** A section of the brief: decided settings as prose; the others one sentence each, behind "finer". */
 export interface Section {
   readonly said: Sentence;
   readonly finer: readonly Sentence[];
 }
 
-/** What a section says of one decision, once it is made and before. */
+/** The words about one setting, when it is decided and when it is not. */
 export interface Clause {
   readonly isDecided: boolean;
   readonly said: Sentence;
   readonly finer: Sentence;
 }
 
-/** Speaks the words of one section's settings. */
+/** Writes the tokens and clauses of one section's settings. */
 export interface Speaker<Name extends string> {
-  /** A setting's word. */
+  /** The token of a setting. */
   readonly say: (name: Name, subject: Subject, place?: string | number) => Token;
-  /** What is said of a setting: `said` around its word once it is decided, `finer` around it before. */
+  /** The clause of a setting: `said` around its token once it is decided, `finer` before. */
   readonly clause: (name: Name, subject: Subject, around: Around) => Clause;
 }
 
-/** Words before and after a setting's own, in the prose and among what waits. */
+/** Words before and after a token, in the prose and behind "finer". */
 export interface Around {
   readonly place?: string | number;
   readonly said: readonly [before: string, after: string];
@@ -43,15 +43,15 @@ export function speakerOf<S extends Settings>(settings: S): Speaker<keyof S & st
   };
 }
 
-/** Clauses that are decided, as a text of their own. */
+/** The decided clauses as a text. */
 export function proseOf(clauses: readonly Clause[]): Sentence {
   const [first, ...rest] = saidOf(clauses);
   return first === undefined ? [] : [typeof first === 'string' ? first.trimStart() : first, ...rest];
 }
 
-/** Clauses that are decided, one after another. */
+/** The decided clauses, in order. */
 export const saidOf = (clauses: readonly Clause[]): SentencePart[] =>
   clauses.filter(clause => clause.isDecided).flatMap(({ said }) => said);
 
-/** Clauses that are not, a sentence each. */
+/** The undecided clauses, a sentence each. */
 export const finerOf = (clauses: readonly Clause[]): Sentence[] => clauses.filter(clause => !clause.isDecided).map(({ finer }) => finer);

@@ -4,24 +4,24 @@ import { failure, success, type Result } from 'core/result';
 import { choiceToken, textToken, type Option, type Token } from 'core/sentence';
 import type { ColumnFacts, TableFacts } from './data/table-facts';
 
-/** The change of a figure that choosing a word makes. */
+/** The change of a figure that a choice makes. */
 export type Change = Partial<Omit<Figure, 'id'>>;
 
-/** Facts that only the computed figure has. */
+/** Facts that need the computed figure. */
 export interface FigureFacts {
-  /** Rows that stand for periods without rows of the table. */
+  /** Number of rows for periods without rows in the table. */
   readonly emptyRows: number;
-  /** What is read at its value axes: where marks end, and whether they are read by their length. */
+  /** The marks at its value axes: their ends, and whether they are read by length. */
   readonly marks: readonly { readonly axis: number; readonly ends: Float64Array; readonly lengths: boolean }[];
   /** Titles that state what its cues found. */
   readonly titles: readonly FindingTitle[];
 }
 
-/** What the brief speaks of: a figure, its table among those of the project, what the project names, what was computed. */
+/** The context of a setting: the figure, its table, the project's other tables and names, and what was computed. */
 export interface Subject {
   readonly figure: Figure;
   readonly tables: readonly TableFacts[];
-  /** The figure's own; undefined where the project has lost it. */
+  /** The figure's table; undefined where the project no longer has it. */
   readonly table: TableFacts | undefined;
   readonly formats: readonly NumberFormat[];
   /** Names of the project's own liveries. */
@@ -30,48 +30,48 @@ export interface Subject {
 }
 
 /**
- * One decision of the brief. `place` tells which of several it is about: "" for the figure, the index of a measure or helper column, the name
- * of an axis. Adding a setting is adding an entry to its section's table and saying its word in that section's sentence.
+ * One setting of the brief. `place`: which of several it is about: "" for the figure, the index of a measure or helper column, the name of an axis. A
+ * new setting is an entry in its section's table and its clause in that section.
  */
 export interface Setting {
-  /** What it decides, as its popover is headed and as the search lists it. */
+  /** What it decides: the title of its popover, and its name in the search. */
   about(subject: Subject, place: string): string;
-  /** Further words that the search finds it by. */
+  /** More words by which the search finds it. */
   readonly search: string;
-  /** The parts of the stage that it governs, by their names in the drawing: a click there opens its word. */
+  /** The parts of the drawing that it is about; a click there opens its token. */
   governs?(place: string): readonly string[];
-  /** Where it stands in this figure. */
+  /** Its places in a figure; empty where it does not apply. */
   places(figure: Figure): readonly string[];
-  /** Its value in a figure in which nobody has decided it; null where that follows from the table. */
+  /** Its default in a figure; null where the default follows from the table. */
   plain(subject: Subject, place: string): string | null;
-  /** Whether somebody has decided it, where that shows otherwise than by a value of its own. */
+  /** Whether it is decided, where that is not simply a value other than the default. */
   decided?(subject: Subject, place: string): boolean;
-  /** The word as it reads now, with what may be chosen there. */
+  /** Its token, with the current value and the choices. */
   word(subject: Subject, place: string, key: string): Token;
-  /** The change that choosing a value makes; a value that cannot be chosen here is a problem. */
+  /** The change that choosing a value makes; an invalid value is a problem. */
   choose(subject: Subject, place: string, value: string): Result<Change>;
 }
 
-/** The facts about a column of the figure's table; undefined when there is none of that name. */
+/** Facts about a column of the figure's table; undefined for an unknown name. */
 export const columnNamed = ({ table }: Subject, name: string): ColumnFacts | undefined =>
   table?.columns.find(column => column.name === name);
 
 /** Settings by name. */
 export type Settings = Readonly<Record<string, Setting>>;
 
-/** An option with what it stands for in the document. */
+/** An option with the value that the document stores. */
 export interface Choice<Meaning> extends Option {
   readonly means: Meaning;
 }
 
-/** Choices whose values are what they stand for: `[value, label]` each. */
+/** Choices whose values are stored as they are: `[value, label]` each. */
 export const choices = <const P extends readonly (readonly [value: string, label: string])[]>(pairs: P): readonly Choice<P[number][0]>[] =>
   pairs.map(([value, label]) => ({ value, label, means: value }));
 
-/** Choices that read as their values. */
+/** Choices whose labels are their values. */
 export const plainChoices = (values: readonly string[]): readonly Choice<string>[] => choices(values.map(value => [value, value] as const));
 
-/** Two choices, each in its own words. */
+/** Two choices for yes and no. */
 export const yesNo = (yes: string, no: string): readonly Choice<boolean>[] => [
   { value: 'true', label: yes, means: true },
   { value: 'false', label: no, means: false },
@@ -83,7 +83,7 @@ interface ChoiceSetting<Meaning> extends Pick<Setting, 'search'> {
   readonly governs?: Setting['governs'];
   readonly plain: Setting['plain'] | string | null;
   readonly options: readonly Choice<Meaning>[] | ((subject: Subject, place: string) => readonly Choice<Meaning>[]);
-  /** The value of the option that holds now. */
+  /** The value of the current option. */
   now(subject: Subject, place: string): string;
   set(subject: Subject, place: string, meaning: Meaning, value: string): Change;
 }
@@ -111,16 +111,16 @@ export function choiceSetting<Meaning>(entry: ChoiceSetting<Meaning>): Setting {
 interface TextSetting extends Pick<Setting, 'search' | 'governs'> {
   readonly about: string;
   readonly plain: Setting['plain'];
-  /** How nothing reads. */
+  /** The text for an empty value. */
   readonly nothing: string;
   readonly now: (subject: Subject) => string;
   readonly set: (subject: Subject, text: string) => Change;
 }
 
-/** Characters that a typed word may have. */
+/** Most characters of a typed text. */
 const MOST_CHARACTERS = 300;
 
-/** A setting that is typed, as any words. */
+/** A setting with a free text. */
 export const textSetting = ({ about, search, plain, nothing, now, set, governs }: TextSetting): Setting => ({
   about: () => about,
   search,
@@ -132,18 +132,18 @@ export const textSetting = ({ about, search, plain, nothing, now, set, governs }
     text.length > MOST_CHARACTERS ? failure({ code: 'setting-too-long', about, limit: MOST_CHARACTERS }) : success(set(subject, text)),
 });
 
-/** The refusal of a value that a setting does not offer. */
+/** The problem for a value that a setting does not offer. */
 export const refused = (about: string, value: string, options: readonly Option[]): Result<never> =>
   failure({ code: 'setting-value', about, value, offered: options.map(option => option.label) });
 
 const onceAFigure = (): readonly string[] => [''];
 
-/** Whether a setting is decided: its value is not the one that it comes with. What follows from the table is nobody's decision. */
+/** Whether a setting is decided: its value differs from the default. A value that follows from the table is not a decision. */
 export function isDecided(setting: Setting, subject: Subject, place: string): boolean {
   if (setting.decided) return setting.decided(subject, place);
   const plain = setting.plain(subject, place);
   return plain !== null && setting.word(subject, place, '').input.value !== plain;
 }
 
-/** A word's key in the brief: the setting's name, and its place where it has several. */
+/** The key of a token: the setting's name, with its place where it has several. */
 export const keyOf = (name: string, place: string): string => (place === '' ? name : `${name}:${place}`);

@@ -3,16 +3,13 @@ import { failure, type Problem, type Result } from 'core/result';
 import { named, withColumns, type Column, type Table } from 'core/table';
 import type { Derived } from './table-schema';
 
-/** Derived columns in an order in which each comes after those it reads, and what is wrong with the others. */
+/** Derived columns sorted so that each comes after those it reads, and the faults of the others. */
 export interface OrderedColumns {
   readonly ordered: readonly { readonly column: Derived; readonly typed: Typed }[];
   readonly problems: readonly { readonly name: string; readonly problem: Problem }[];
 }
 
-/**
- * Derived columns may use each other in any order: each becomes possible once what it reads is there. Those in a cycle, and those
- * that do not compile, are left out and named.
- */
+/** Sorts derived columns by what they read. Those in a cycle, and those that do not compile, are left out and named. */
 export function orderDerived(columns: Scope, derived: readonly Derived[]): OrderedColumns {
   const ordered: { column: Derived; typed: Typed }[] = [];
   let [scope, waiting] = [columns, derived];
@@ -28,13 +25,13 @@ export function orderDerived(columns: Scope, derived: readonly Derived[]): Order
   return { ordered, problems: [] };
 }
 
-/** A table with its derived columns behind its own, and by column how many rows have no value though all they read is there. */
+/** A table with its derived columns, and for each the number of rows without a value though all inputs have one. */
 export interface DerivedTable {
   readonly table: Table;
   readonly withoutValue: Readonly<Record<string, number>>;
 }
 
-/** Computes a table's derived columns; those that cannot be are left out. */
+/** Computes a table's derived columns; faulty ones are left out. */
 export function deriveColumns(table: Table, derived: readonly Derived[]): DerivedTable {
   if (derived.length === 0) return { table, withoutValue: {} };
   const withoutValue: Record<string, number> = {};
@@ -55,7 +52,7 @@ function compiledIn({ name, formula }: Derived, scope: Scope): Result<Typed> {
   return compiled.ok && namesIn(compiled.value).has(name) ? failure({ code: 'column-cycle', names: [name] }) : compiled;
 }
 
-/** A name that another waiting column would bring is a cycle; anything else is the fault itself. */
+/** The fault of a derived column that could not be placed: a cycle where it reads another such column, else its own. */
 function faultOf(column: Derived, waiting: readonly Derived[], problems: readonly Problem[]): OrderedColumns['problems'] {
   const [problem] = problems;
   if (!problem) return [];

@@ -1,7 +1,7 @@
 import { givenTitle } from './given-title';
 import type { Figure } from './schema';
 
-/** A figure after a change: a name or title that still was the given one follows what the figure shows now; what the analyst wrote stays. */
+/** A figure after a change: a name or title that was the automatic one is updated; the analyst's own stays. */
 export function followTitle(before: Figure, after: Figure): Figure {
   const [given, now] = [givenTitle(before.data), givenTitle(after.data)];
   if (given === now) return after;

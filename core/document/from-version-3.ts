@@ -1,8 +1,8 @@
 import { partOf, partsIn, type Loose } from './loose';
 
 /**
- * Version 4 lets scopes look within several columns, says what empty periods, window edges and matched panels are, and how branches take rows. What
- * a document had decided by leaving it unsaid is written out, so that its numbers stay.
+ * Version 4: scopes within several columns, and decisions about empty periods, window edges, matched panels and branches. Former defaults are written
+ * out, so that numbers stay the same.
  */
 export function fromVersion3(document: Loose): Loose {
   const figures = partsIn(document['figures']).map(figure => {
@@ -19,7 +19,7 @@ export function fromVersion3(document: Loose): Loose {
   return { ...document, version: 4, figures, tables };
 }
 
-/** "within valley" as one column of several; "along week" within none or one. */
+/** "within valley" becomes one of several columns; "along week" gets none or one. */
 function widened(scope: unknown): unknown {
   if (typeof scope !== 'object' || scope === null) return scope;
   const { column, ...rest } = partOf(scope);

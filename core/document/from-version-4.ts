@@ -20,7 +20,7 @@ const LINEAR: Loose = {
 // The same of number formats.
 const PLAIN: Loose = { significant: null, language: 'en', ladder: [], unitFor: 'each', sign: 'negative', negative: 'minus', missing: '–' };
 
-/** Version 5 brought log, capped and broken axes, axes tied by a factor, and number formats with ladders of units. */
+/** Version 5 added log, capped and broken axes, axes tied by a factor, and number formats with ladders of units. */
 export function fromVersion4(document: Loose): Loose {
   const figures = partsIn(document['figures']).map(figure => {
     const scales = partOf(figure['scales']);

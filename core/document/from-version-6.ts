@@ -18,7 +18,7 @@ const LABELS: Loose = {
 };
 const DRESS: Loose = { livery: null, legend: 'auto', colours: [] };
 
-/** Version 7 brought labels of a figure's own, findings as titles, and liveries. */
+/** Version 7 added labels of a figure's own, findings as titles, and liveries. */
 export function fromVersion6(document: Loose): Loose {
   const figures = partsIn(document['figures']).map(figure => {
     const scales = partOf(figure['scales']);

@@ -12,7 +12,7 @@ const CROSSTAB: Loose = {
   widths: [],
 };
 
-/** Version 8 brought crosstabs, panels in a grid, and looks with names of the project's own. */
+/** Version 8 added crosstabs, panels in a grid, and named looks. */
 export function fromVersion7(document: Loose): Loose {
   const figures = partsIn(document['figures']).map(figure => ({
     ...figure,

@@ -1,6 +1,6 @@
 import { partsIn, type Loose } from './loose';
 
-/** Version 9 brought how a table's source is read, and tables made of others. */
+/** Version 9 added intakes, and tables made of others. */
 export const fromVersion8 = (document: Loose): Loose => ({
   ...document,
   version: 9,

@@ -1,12 +1,12 @@
 import { partOf, partsIn, type Loose } from './loose';
 
-/** Columns of an intake take whichever sign groups thousands, as they did. */
+/** Columns of an intake accept any thousands separator, as before. */
 const withThousands = (intake: Loose): Loose => ({
   ...intake,
   columns: partsIn(intake['columns']).map(column => ({ ...column, thousands: null })),
 });
 
-/** Version 10 brought mends, feeds, signs between thousands, sources that replace others, and the order of columns. */
+/** Version 10 added mends, feeds, thousands separators, replacing sources, and the order of columns. */
 export const fromVersion9 = (document: Loose): Loose => ({
   ...document,
   version: 10,

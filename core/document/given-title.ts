@@ -3,7 +3,7 @@ import type { FigureData, Filter } from 'core/frame';
 
 const MOST_NAMES = 3;
 
-/** The title that a figure has before the analyst writes one: its measures, what it goes by, and what its filters keep. "Milk and fat by month, the 20 largest". */
+/** The automatic title of a figure: its measures, its category, and what its filters keep. "Milk and fat by month, the 20 largest". */
 export function givenTitle({ measures, category, step, series, filters }: FigureData): string {
   const drawn = measures.filter(({ shape }) => shape !== 'none').map(({ name }) => name);
   const shown = drawn.length ? drawn : measures.map(({ name }) => name);
@@ -16,7 +16,7 @@ export function givenTitle({ measures, category, step, series, filters }: Figure
 const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 const FILTERED = 'filtered';
 
-/** What a filter keeps, where that can be said in a few words. */
+/** What a filter keeps, where a few words can say it; else empty. */
 function filterWords(filter: Filter): string {
   switch (filter.kind) {
     case 'top':

@@ -13,7 +13,7 @@ const PLAIN = {
   format: null,
 } as const;
 
-/** Liveries that come with Cowbell: two light, two dark, one for print in grey. Their colours are tried by `liveries.spec`. */
+/** Built-in liveries: two light, two dark, one for print in grey. `liveries.spec` checks their colours. */
 export const LIVERIES: readonly LiveryDoc[] = [
   {
     ...PLAIN,
@@ -128,6 +128,6 @@ export const LIVERIES: readonly LiveryDoc[] = [
   },
 ];
 
-/** A livery by its name: one of the project's own, else one that comes with Cowbell. */
+/** A livery by its name: of the project, else built in. */
 export const liveryNamed = (name: string | null, own: readonly LiveryDoc[] = []): LiveryDoc | undefined =>
   name === null ? undefined : (own.find(livery => livery.name === name) ?? LIVERIES.find(livery => livery.name === name));

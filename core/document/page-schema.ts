@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 
-/** Pages of a project, blocks of a page, and characters of a paragraph, at most. */
+/** Most pages of a project, blocks of a page, and characters of a paragraph. */
 export const [MOST_PAGES, MOST_BLOCKS, MOST_PARAGRAPH] = [100, 300, 20_000] as const;
 
 /**
@@ -13,7 +13,7 @@ const blockSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('break') }),
 ]);
 
-/** Figures of the project and paragraphs in one order, handed over as a report. */
+/** A page of a report: figures and paragraphs in order. */
 export const pageSchema = z.object({
   id: z.string(),
   name: z.string().check(z.minLength(1), z.maxLength(200)),
@@ -23,5 +23,5 @@ export const pageSchema = z.object({
 
 /** A page of the report. */
 export type PageDoc = z.infer<typeof pageSchema>;
-/** What stands on a page. */
+/** A block of a page. */
 export type PageBlock = PageDoc['blocks'][number];

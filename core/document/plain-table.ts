@@ -1,9 +1,9 @@
 import type { TableDoc } from './table-schema';
 
-/** Under which id a table's values are kept. */
+/** The id under which a table's values are stored. */
 export const sourceKey = ({ id, source }: Pick<TableDoc, 'id' | 'source'>): string => source?.key ?? id;
 
-/** A table of which nothing was decided. */
+/** A table with default settings. */
 export const plainTable = (id: string, name: string): TableDoc => ({
   id,
   name,

@@ -34,7 +34,7 @@ export const plainScales: Scales = {
   along: { spacing: 'auto', names: 'fitting', weeks: 'monday', language: 'en', beside: 'axis' },
 };
 
-/** Labels as cues ask for them. */
+/** Labels only where cues ask for them. */
 export const plainLabels: Labels = {
   what: 'cued',
   every: 2,
@@ -51,10 +51,10 @@ export const plainLabels: Labels = {
   pins: [],
 };
 
-/** A figure dressed as the page is. */
+/** The dress of the page. */
 export const plainDress: Dress = { livery: null, legend: 'auto', colours: [] };
 
-/** A crosstab with totals behind its rows and columns. */
+/** A crosstab with totals after its rows and columns. */
 export const plainCrosstab: CrosstabChoice = {
   totals: { rows: 'last', columns: 'last', parts: [] },
   columns: { by: 'name', descending: false, keys: [] },
@@ -66,7 +66,7 @@ export const plainCrosstab: CrosstabChoice = {
   widths: [],
 };
 
-/** How a figure is drawn until somebody says otherwise. */
+/** The default shape of figures. */
 export const plainShape: Figure['shape'] = {
   mark: 'column',
   proportion: '16:9',
@@ -76,7 +76,7 @@ export const plainShape: Figure['shape'] = {
   panelOrder: { by: 'table', descending: false, keys: [] },
 };
 
-/** A way to write numbers that says nothing but its name, and what is changed. */
+/** A number format with defaults, except for given fields. */
 export const plainFormat = (name: string, change: Partial<NumberFormat> = {}): NumberFormat => ({
   name,
   decimals: null,

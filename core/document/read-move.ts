@@ -54,7 +54,7 @@ const moveSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('redo') }),
 ]);
 
-/** A move from storage, another tab or the page. Problems: every field that no document could hold. */
+/** A move from storage, another tab or the page. Problems: every field with an invalid value. */
 export function readMove(data: unknown): Result<HistoryMove> {
   const read = moveSchema.safeParse(data);
   if (!read.success) return failure(...faultsOf(read.error));

@@ -11,7 +11,7 @@ import { fromVersion9 } from './from-version-9';
 import { partOf, partsIn, type Loose } from './loose';
 import { PROJECT_VERSION, projectSchema, type Project } from './schema';
 
-/** Turns a document of version n into one of version n + 1. */
+/** Converts a document of version n to version n + 1. */
 type Migration = (document: Loose) => Loose;
 
 /** Migrations by the version they start from. */
@@ -28,7 +28,7 @@ const migrations: Readonly<Record<number, Migration>> = {
   10: fromVersion10,
 };
 
-/** Version 2 brought series, panels, steps, helper columns by hand, derived columns and number formats. */
+/** Version 2 added series, panels, steps, helper columns by hand, derived columns and number formats. */
 function fromVersion1(document: Loose): Loose {
   const figures = partsIn(document['figures']).map(figure => {
     const data = partOf(figure['data']);
@@ -40,7 +40,7 @@ function fromVersion1(document: Loose): Loose {
   return { ...document, version: 2, figures, tables: partsIn(document['tables']).map(table => ({ ...table, derived: [] })), formats: [] };
 }
 
-/** Version 3 brought every kind of cue with looks of its own, a second value axis, bounds, and small pictures. */
+/** Version 3 added all kinds of cues with looks, a second value axis, bounds, and small pictures. */
 function fromVersion2(document: Loose): Loose {
   const wider = (column: Loose): Loose => ({ ...column, axis: 'first' });
   const figures = partsIn(document['figures']).map(figure => {
@@ -58,13 +58,13 @@ function fromVersion2(document: Loose): Loose {
 // An axis as versions 3 and 4 had it.
 const FITTING: Loose = { zero: 'auto', low: null, high: null, numbers: true };
 
-/** The one kind of cue before version 3 had its colours and labels beside each other. */
+/** Before version 3 the one kind of cue had its colours and labels as separate fields. */
 function withLooks({ highest, lowest, labels, ...cue }: Loose): Loose {
   const look = (colour: unknown): Loose => ({ colour, outline: false, glyph: '', label: labels ? 'value' : 'none', text: '' });
   return { ...cue, looks: { highest: look(highest), lowest: look(lowest) } };
 }
 
-/** A project from untrusted data: an older version is migrated, a newer one refused, every fault named by its path. */
+/** A project from untrusted data: older versions are migrated, newer ones refused, and every fault is named by its path. */
 export function readProject(data: unknown): Result<Project> {
   if (typeof data !== 'object' || data === null || !('version' in data) || typeof data.version !== 'number')
     return failure({ code: 'document-foreign' });

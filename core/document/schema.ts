@@ -31,25 +31,25 @@ export const shapeSchema = z.object({
   }),
 });
 
-/** Digits behind the point, at most: more than a float holds tell nothing. */
+/** Most decimals: more than a float stores have no meaning. */
 const MOST_DECIMALS = 20;
-/** Figures of a project, at most. */
+/** Most figures of a project. */
 const MOST_FIGURES = 2_000;
 
-/** Breaks of one axis, at most. */
+/** Most breaks of one axis. */
 export const MOST_BREAKS = 4;
-/** Characters of a formula for an end of an axis. */
+/** Most characters of a formula for an end of an axis. */
 export const MOST_BOUND = 1_000;
-/** The largest base of a logarithm. */
+/** Largest base of a logarithm. */
 export const MOST_BASE = 1_000_000;
-/** The largest share of an axis that headroom may take. */
+/** Largest share of an axis that headroom may take. */
 export const MOST_HEADROOM = 0.9;
 
 const bound = z.nullable(z.number());
 /** An end of an axis may be a formula over the figure's rows, such as `0.8 * min(low)`. */
 const end = z.nullable(z.union([z.number(), z.string().check(z.minLength(1), z.maxLength(MOST_BOUND))]));
 
-/** A stretch of values that an axis leaves out. */
+/** A range of values that an axis leaves out. */
 const breakSchema = z.object({ from: z.number(), to: z.number() }).check(z.refine(({ from, to }) => from < to, 'from must lie below to'));
 const rises = (breaks: readonly { readonly from: number; readonly to: number }[]): boolean =>
   breaks.every(({ from }, i) => i === 0 || from > (breaks[i - 1]?.to ?? -Infinity));
@@ -124,10 +124,10 @@ export type AlongChoice = z.infer<typeof alongSchema>;
 /** The analyst's decisions about a figure's scales. */
 export type Scales = z.infer<typeof scalesSchema>;
 
-/** How a title may state what a cue found: plainly, with its number, or compared. */
+/** How a title states a finding: plainly, with its number, or compared. */
 export const WORDINGS = ['plain', 'number', 'compared'] as const;
 
-/** What stands above the figure, and note and source at its foot. A `finding` takes the title's place: what a cue found, in one of its wordings. */
+/** Title, subtitle, note and source. A `finding` replaces the title: what a cue found, in one of the wordings. */
 export const wordsSchema = z.object({
   title: z.string(),
   subtitle: z.string(),
@@ -138,16 +138,16 @@ export const wordsSchema = z.object({
 
 /** Which marks are labelled. */
 export const LABELLED = ['cued', 'all', 'ends', 'nth', 'where', 'none'] as const;
-/** What labels say. */
+/** The content of labels. */
 export const LABEL_SAYS = ['value', 'name', 'series', 'share', 'part', 'difference', 'previous', 'rank', 'glyph', 'text'] as const;
-/** Where labels stand as seen from their marks. */
+/** Positions of labels relative to their marks. */
 export const LABEL_PLACES = ['auto', 'outside', 'end', 'middle', 'base', 'above', 'below', 'left', 'right'] as const;
-/** Labels put somewhere by hand, at most. */
+/** Most labels pinned by hand. */
 export const MOST_PINS = 500;
-/** How far a label may be put from its mark, in CSS pixels or in data units. */
+/** The distance of a label from its mark, in CSS pixels or in data units. */
 const offset = z.number().check(z.minimum(-1e300), z.maximum(1e300));
 
-/** A label put somewhere by hand: of which mark, and how far from its end, in CSS pixels. */
+/** A label pinned by hand: its mark, and its offset from the mark's end in CSS pixels. */
 const pinSchema = z.object({
   category: z.string(),
   series: z.nullable(z.string()),
@@ -177,15 +177,15 @@ export const labelsSchema = z.object({
   pins: z.array(pinSchema).check(z.maxLength(MOST_PINS)),
 });
 
-/** Where the legend stands: above the plot, to its right, at the marks themselves, or nowhere. */
+/** Positions of the legend: above the plot, to its right, at the marks, or nowhere. */
 export const LEGENDS = ['auto', 'top', 'side', 'direct', 'none'] as const;
 const hex = z.string().check(z.regex(/^#[0-9a-fA-F]{6}$/));
-/** Colours by hand of one figure, at most. */
+/** Most colours by hand in a figure. */
 export const MOST_COLOURS = 200;
 
 /**
- * How a figure is dressed: a livery by its name, null for that of the page; where its legend stands (`auto`: as the livery says); colours by hand, of a value of the category or
- * the series, kept by that value.
+ * How a figure is dressed: a livery by name, null for that of the page; where its legend is (`auto`: as the livery says); colours by hand, keyed by a
+ * value of the category or the series.
  */
 export const dressSchema = z.object({
   livery: z.nullable(z.string().check(z.maxLength(60))),
@@ -193,13 +193,16 @@ export const dressSchema = z.object({
   colours: z.array(z.object({ of: z.enum(['category', 'series']), value: z.string(), colour: hex })).check(z.maxLength(MOST_COLOURS)),
 });
 
-/** Families that ship with Cowbell. */
+/** Font families that ship with Cowbell. */
 export const FAMILIES = ['grotesk', 'mono'] as const;
-/** Liveries of a project, at most. */
+/** Most liveries of a project. */
 export const MOST_LIVERIES = 40;
 const sizes = (from: number, to: number) => z.number().check(z.minimum(from), z.maximum(to));
 
-/** The colours, type and lines that dress a figure. `colours`: of emphasis, by the names that cues use. Sizes in CSS pixels; `line`: times the usual width; `bar`: the share of its place that a bar takes; `corner`: its radius. */
+/**
+ * The colours, type and lines of a figure. `colours`: emphasis colours by the names that cues use. Sizes in CSS pixels; `line`: factor on the usual
+ * width; `bar`: the share of its slot that a bar takes; `corner`: its radius.
+ */
 export const liverySchema = z.object({
   version: z.literal(1),
   name: z.string().check(z.minLength(1), z.maxLength(60)),
@@ -221,14 +224,14 @@ export const liverySchema = z.object({
   format: z.nullable(z.string()),
 });
 
-/** Where totals stand: nowhere, before what they sum up, or behind it. */
+/** Positions of totals: none, before their parts, or after them. */
 export const TOTAL_PLACES = ['none', 'first', 'last'] as const;
 const totalPlace = z.enum(TOTAL_PLACES);
-/** Small drawings that a crosstab may have for a measure. */
+/** Small drawings for the cells of a measure. */
 export const CELL_DRAWINGS = ['numbers', 'bars', 'trend'] as const;
-/** The most rows that one level of a crosstab may keep. */
+/** Most rows that one level of a crosstab may keep. */
 export const MOST_KEPT = 1_000;
-/** The widest a column may be set by hand, in CSS pixels. */
+/** Largest width of a column set by hand, in CSS pixels. */
 export const MOST_WIDTH = 600;
 
 /**
@@ -260,7 +263,7 @@ export const crosstabSchema = z.object({
   names: z.optional(z.enum(['cut', 'wrapped'])),
 });
 
-/** One chart with its data part, cues, scales and words. `view` is what the stage shows of its cues. */
+/** A figure: its data part, cues, scales and words. `view`: which cues the stage shows. */
 export const figureSchema = z.object({
   id: z.string(),
   name: z.string(),

@@ -9,7 +9,7 @@ import type { ColumnFacts } from '../data/table-facts';
 
 const categoryOf = (subject: Subject): ColumnFacts | undefined => columnNamed(subject, subject.figure.data.category);
 
-/** Whether the figure's order may be that of time or of a number: only then do its categories lie to scale. */
+/** Whether the categories may be to scale: the figure is ordered by time or by a number. */
 const isAlong = ({ figure: { data } }: Subject): boolean => data.order.by === 'category' || data.order.by === 'table';
 
 const changed = ({ figure }: Subject, change: Partial<AlongChoice>) => ({
@@ -21,7 +21,7 @@ const SPACED = choices([
   ['scaled', 'to scale'],
 ]);
 
-/** How categories lie along their axis and are named there. */
+/** Settings for the positions and names of categories along their axis. */
 export const alongSettings = {
   spacing: choiceSetting({
     about: subject => `How values of ${subject.figure.data.category} are spaced`,
@@ -81,7 +81,7 @@ export const alongSettings = {
   }),
 };
 
-/** As its months read: "Jan, May, Dec". */
+/** The names of months in a language, as the choice shows them: "Jan, May, Dec". */
 function languageChoice(language: AlongChoice['language']): Choice<AlongChoice['language']> {
   const { month } = timeNames(language);
   const name = new Intl.DisplayNames('en', { type: 'language' }).of(language) ?? language;
@@ -96,7 +96,7 @@ function spacingNow(subject: Subject): 'even' | 'scaled' {
 
 const { clause } = speakerOf(alongSettings);
 
-/** "The values of day lie to scale", and how months, weeks and names are written, where there are any. */
+/** "The values of day lie to scale", and how months, weeks and names are written, where the axis has them. */
 export function alongClauses(subject: Subject): readonly Clause[] {
   const column = categoryOf(subject);
   const { data } = subject.figure;
@@ -119,11 +119,11 @@ export function alongClauses(subject: Subject): readonly Clause[] {
   ];
 }
 
-/** Bars have a side where they are not. */
+/** Whether marks are bars, which have a side without a bar for names. */
 function isBars({ figure }: Subject): boolean {
   const shape = shapeOfFigure(figure.shape);
   return shape !== null && isBar({ shape });
 }
 
-/** Months and years know no weeks. */
+/** Whether the axis can show weeks: steps of months and years have none. */
 const hasWeeks = ({ step }: Subject['figure']['data']): boolean => step?.kind !== 'grain' || step.grain === 'week' || step.grain === 'day';

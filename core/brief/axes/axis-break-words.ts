@@ -14,7 +14,7 @@ const SHARE_HINT = 'A share for each stretch from the low end, such as “70 : 3
 const isStraight = ({ scale }: AxisChoice): boolean => AXIS_SCALES[scale].isStraight;
 const rangeWords = ({ from, to }: Break): string => `${written(from)} to ${written(to)}`;
 
-/** What an axis leaves out, and how what is left shares the room. */
+/** Settings for values that an axis leaves out, and for the room of its parts. */
 export const axisBreakSettings = {
   breaks: axisEntry({
     field: 'breaks',
@@ -38,7 +38,7 @@ export const axisBreakSettings = {
   }),
 };
 
-/** Breaks at the largest gaps of what is read at the axis, with the room that each frees. */
+/** Breaks at the largest gaps between the values at the axis, with the room that each frees. */
 function offers({ facts }: Subject, place: string): Option[] {
   const own = facts.marks.filter(({ axis }) => axis === (place === 'second' ? 1 : 0));
   const values = Float64Array.from(own.flatMap(({ ends }) => [...ends]));

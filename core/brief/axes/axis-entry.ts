@@ -7,24 +7,24 @@ import type { Setting, Subject } from '../setting';
 /** The result of reading a typed text: a value, or its fault. */
 export type Typed<V> = { readonly value: V } | { readonly fault: string };
 
-/** One typed decision of a value axis. */
+/** A decision about a value axis that is typed. */
 export interface AxisEntry<K extends keyof AxisChoice> {
   readonly field: K;
   readonly about: string;
   readonly search: string;
   readonly hint: string;
-  /** Whether it stands at an axis at all. */
+  /** Whether the axis has this decision at all. */
   readonly isFor?: (axis: AxisChoice) => boolean;
-  /** Offered beside what may be typed; made when they are looked at. */
+  /** Options beside the typed value; made when the list is opened. */
   readonly options: (subject: Subject, place: string) => readonly Option[];
-  /** As it is typed. */
+  /** The value as it is typed. */
   readonly typed: (value: AxisChoice[K]) => string;
-  /** As it reads in its sentence; as it is typed unless said. */
+  /** The value in its sentence; as it is typed by default. */
   readonly reads?: (value: AxisChoice[K]) => string;
   readonly read: (text: string, subject: Subject, place: string) => Typed<AxisChoice[K]>;
 }
 
-/** The setting of a typed decision of a value axis: one text, checked while it is typed and when it is chosen. */
+/** The setting for a typed decision of a value axis, checked while typing and when chosen. */
 export function axisEntry<K extends keyof AxisChoice>(entry: AxisEntry<K>): Setting {
   const { field, hint, typed, reads = typed, isFor = () => true } = entry;
   const about: Setting['about'] = (_subject, place) => aboutOf(entry.about, place);
@@ -62,5 +62,5 @@ export function axisEntry<K extends keyof AxisChoice>(entry: AxisEntry<K>): Sett
 
 const faultIn = (found: Typed<unknown>): string | null => ('fault' in found ? found.fault : null);
 
-/** A word that stands for no decision, and how it reads. */
+/** The word for "not decided", and how it reads. */
 export const plainOption = (value: string, label = value): Option => ({ value, label });

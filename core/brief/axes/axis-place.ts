@@ -17,10 +17,10 @@ export const axisAt = ({ figure }: Pick<Subject, 'figure'>, place: string): Axis
 /** The defaults of an axis. */
 export const plainAt = (place: string): AxisChoice => plainScales.axes[nameAt(place)];
 
-/** The subject of a setting, with its axis when that is the second. */
+/** The title of a setting, with "second axis" where it is that one. */
 export const aboutOf = (words: string, place: string): string => (place === 'second' ? `${words}, second axis` : words);
 
-/** The part of the drawing that an axis is. */
+/** The name of an axis as a part of the drawing. */
 export const axisPart = (place: string): string => `axis ${nameAt(place)}`;
 
 /** A figure's scales with one axis changed. */
@@ -30,10 +30,10 @@ export const changedAxis = ({ figure }: Subject, place: string, change: Partial<
 
 const plain = new Intl.NumberFormat('en', { maximumFractionDigits: 12 });
 
-/** A number as it is typed and read back. */
+/** A number in the form in which it can be typed. */
 export const written = (value: number): string => plain.format(value);
 
-/** A typed value of an axis; NaN where it is none. A percent is a share of one, unless the values are percents themselves. */
+/** A typed value of an axis; NaN for an invalid text. A percent is divided by a hundred, unless the values are percents. */
 export function typedValue({ figure, table }: Subject, typed: string): number {
   const percent = /^(.*\S)\s*%$/.exec(typed.trim());
   if (!percent) return typedNumber(typed);

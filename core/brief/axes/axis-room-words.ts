@@ -15,7 +15,7 @@ const MOST_STEPS = 50;
 type Headroom = AxisChoice['headroom'];
 type Step = AxisChoice['step'];
 
-/** Room beyond the data, what it never passes, steps and direction. */
+/** Settings for room beyond the data, its limits, steps and direction. */
 export const axisRoomSettings = {
   headroom: axisEntry({
     field: 'headroom',
@@ -73,7 +73,7 @@ function readStep(text: string): Typed<Step> {
   return { value: { as: about ? 'count' : 'by', amount } };
 }
 
-/** A value that headroom never passes, at one end. */
+/** The setting for a limit of the room, at one end. */
 function limitSetting(end: 'ceiling' | 'floor'): Setting {
   const hint = `A number or a percent that headroom never passes, or “${NONE}”.`;
   return axisEntry({

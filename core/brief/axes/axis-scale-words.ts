@@ -17,11 +17,11 @@ const OWN_TITLE = 'what is read there';
 const MOST_TITLE = 200;
 
 const hasBase = ({ scale }: AxisChoice): boolean => AXIS_SCALES[scale].hasBase;
-/** A bound that has a place on a scale; null where it has none, which fits it to the data. */
+/** A bound that is defined on a scale, else null, which fits the axis to the data. */
 const boundOn = (scale: ScaleName, bound: AxisChoice['low']): AxisChoice['low'] =>
   typeof bound === 'number' && !AXIS_SCALES[scale].isDefinedAt(bound) ? null : bound;
 
-/** How values become places: evenly, or by factors. */
+/** Settings for the kind of scale. */
 export const axisScaleSettings = {
   scale: choiceSetting({
     about: (_subject, place) => aboutOf('Scale of the axis', place),

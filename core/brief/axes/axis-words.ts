@@ -15,7 +15,7 @@ import { choices, choiceSetting, columnNamed, yesNo, type Setting, type Subject 
 const FITTING = 'fitting';
 const HINT = 'A number, a percent, a formula such as “0.8 * min(…)”, or “fitting” to follow the data.';
 
-/** How each value axis runs. */
+/** All settings of a value axis. */
 export const axisSettings = {
   ...axisScaleSettings,
   zero: choiceSetting({
@@ -48,7 +48,7 @@ export const axisSettings = {
   }),
 };
 
-/** One end of an axis: a number, or as the data needs it. */
+/** The setting for one end of an axis: a number, a formula, or as the data needs it. */
 function boundSetting(end: 'low' | 'high'): Setting {
   return axisEntry({
     field: end,
@@ -61,7 +61,7 @@ function boundSetting(end: 'low' | 'high'): Setting {
   });
 }
 
-/** A typed end, given the other one and how the axis runs. */
+/** Reads a typed end, given the other end and the scale. */
 function readBound(text: string, subject: Subject, place: string, end: 'low' | 'high'): Typed<AxisChoice['low']> {
   if (text.trim() === FITTING) return { value: null };
   const axis = axisAt(subject, place);
@@ -77,7 +77,7 @@ function readBound(text: string, subject: Subject, place: string, end: 'low' | '
   };
 }
 
-/** A formula over the figure's measures and helper columns, checked as far as names and types go. */
+/** A formula over the figure's measures and helper columns; names and types are checked. */
 function readFormula(text: string, subject: Subject): Typed<string> {
   const { data } = subject.figure;
   if (text === '' || text.length > MOST_BOUND) return { fault: HINT };

@@ -26,7 +26,7 @@ const decimalsWord = (decimals: number | null): string => String(decimals ?? 'au
 
 const TIE_HINT = 'A number above zero: what one of the first axis is worth at the second.';
 
-/** How many times the first axis the second stands for. */
+/** The setting for the factor between the second axis and the first. */
 const tieSetting: Setting = {
   about: () => 'Factor between the axes',
   search: 'dual second tied ratio exchange convert',
@@ -53,7 +53,7 @@ const tieSetting: Setting = {
 
 const isTie = (factor: number): boolean => factor > 0 && Number.isFinite(factor);
 
-/** How values are written, and what they are read at. */
+/** Settings for number formats and axes. */
 export const scalesSettings = {
   unit: textSetting({
     about: 'Unit',
@@ -159,12 +159,12 @@ export const scalesSettings = {
 
 const { clause } = speakerOf(scalesSettings);
 
-/** The unit that the first measure has by its columns; empty where it has none. */
+/** The unit of the first measure from its columns; empty where it has none. */
 function unitOfFirst({ figure, table }: Subject): string {
   return (table && unitOf(firstMeasure(figure), table.units)) ?? '';
 }
 
-/** Units, decimals, gridlines; which axis each measure is read at; how each axis runs; where the categories lie. */
+/** The section about units, decimals, gridlines, the axis of each measure, the axes and the categories. */
 export function scalesSection(subject: Subject): Section {
   // A table has no axes: how its values are written is all there is to say.
   const clauses = isTable(subject.figure)

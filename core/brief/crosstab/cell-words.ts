@@ -7,7 +7,7 @@ const perMeasure = inTables(({ data }) => data.measures.map((_, i) => String(i))
 
 const measureName = ({ figure }: Subject, place: string): string => figure.data.measures[Number(place)]?.name ?? '';
 
-/** A setting by measure, kept in a list beside what is plain. */
+/** A setting per measure; only values other than the default are stored. */
 function forMeasure<K extends 'drawings' | 'aligns' | 'widths'>(
   { figure }: Subject,
   place: string,
@@ -19,7 +19,7 @@ function forMeasure<K extends 'drawings' | 'aligns' | 'widths'>(
   return { crosstab: { ...figure.crosstab, [key]: entry ? [...others, entry] : others } };
 }
 
-/** How cells are coloured, drawn and set. */
+/** Settings for the colours, drawings and layout of cells. */
 export const cellSettings = {
   paints: choiceSetting<CrosstabChoice['paints']>({
     about: 'What cues colour',
@@ -123,7 +123,7 @@ function widthChoices(now: number | undefined): readonly Choice<number | null>[]
 
 const { clause } = speakerOf(cellSettings);
 
-/** What was decided of the cells of a table, and what waits. */
+/** Clauses about cells. */
 export function cellClauses(subject: Subject): readonly Clause[] {
   const measures = subject.figure.data.measures.map(({ name }, place) => ({ name, place }));
   const several = measures.length > 1;

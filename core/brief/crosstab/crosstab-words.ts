@@ -10,7 +10,7 @@ import { choices, choiceSetting, columnNamed, type Choice, type Subject } from '
 import { binSetting, handSetting, stepChoices, stepValue } from '../data/step-choices';
 import { offeredColumns, type ColumnFacts } from '../data/table-facts';
 
-/** Outer levels, and one more that may be added. */
+/** Places of the outer levels, and one more that can be added. */
 const perOuter = inTables(({ data }) => [...data.outer.map((_, i) => String(i)), String(data.outer.length)]);
 const perStep = inTables(({ data }) => data.outer.map((_, i) => String(i)));
 const perLevel = inTables(({ data }) => levelsOf(data).map((_, i) => String(i)));
@@ -27,21 +27,21 @@ const TOTALS = choices([
 ]);
 type Place = CrosstabChoice['totals']['rows'];
 
-/** Columns of the table that may nest rows or make columns, besides those that do something else. */
+/** Columns of the table that are not used in the crosstab yet. */
 function freeColumns({ table, figure: { data } }: Subject, except: string | null): readonly ColumnFacts[] {
   const taken = [data.category, data.series, data.panel, ...data.outer.map(({ column }) => column)].filter(name => name !== except);
   return offeredColumns(table).filter(({ name }) => !taken.includes(name));
 }
 
-/** Dates go by months until somebody says otherwise. */
+/** The first step of a level: months for dates. */
 const firstStep = (column: ColumnFacts | undefined): Step => (isMoment(column) ? { kind: 'grain', grain: 'month' } : null);
 
-/** The data part with other steps at a level that rows are nested in. */
+/** The data part with another step at an outer level. */
 function withOuterStep(data: FigureData, place: string, step: Step): FigureData {
   return { ...data, outer: data.outer.map((level, i) => (String(i) === place ? { ...level, step } : level)) };
 }
 
-/** How rows are nested, columns made, totals placed and cells drawn. */
+/** Settings for nesting, columns and totals. */
 export const crosstabSettings = {
   ...cellSettings,
   outer: choiceSetting<string | null>({
@@ -229,7 +229,7 @@ export function nestedParts(subject: Subject): readonly SentencePart[] {
   ];
 }
 
-/** What was decided of a table, and what waits. */
+/** Clauses about a crosstab. */
 export function crosstabClauses(subject: Subject): readonly Clause[] {
   const { figure } = subject;
   if (!isTable(figure)) return [];

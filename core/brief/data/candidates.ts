@@ -4,7 +4,7 @@ import { isAveraged, isMeasurable } from './column-roles';
 import type { Subject } from '../setting';
 import { offeredColumns } from './table-facts';
 
-/** The number columns that the figure does not measure yet, each as the measure that it would become. */
+/** Number columns that are not measured yet, each as the measure that it would become. */
 export function candidatesOf({ figure: { data }, table }: Subject): readonly Candidate[] {
   const there = new Set(data.measures.map(measure => partsOfMeasure(measure)?.column));
   const taken = [data.category, ...data.measures.map(({ name }) => name), ...data.helpers.map(({ name }) => name)];

@@ -8,7 +8,7 @@ import { choices, refused, type Change, type Choice, type Setting, type Subject 
 /** The two lists of a figure's columns. */
 type List = 'measures' | 'helpers';
 
-/** Places of the settings of measures, and of helper columns: their indexes. */
+/** Places of the settings of measures: their indexes. */
 export const perMeasure = ({ data }: Figure): readonly string[] => data.measures.map((_, i) => String(i));
 /** Places of the settings of helper columns: their indexes. */
 export const perHelper = ({ data }: Figure): readonly string[] => data.helpers.map((_, i) => String(i));
@@ -18,14 +18,14 @@ export const measureAt = ({ figure }: Subject, place: string): Measure => figure
 /** The measure that a figure is named after. */
 export const firstMeasure = ({ data }: Figure): Measure => data.measures[0] as Measure;
 
-/** The helper column that a setting is about; only asked at its places. */
+/** The helper column at a place, which must exist. */
 export const helperAt = ({ figure }: Subject, place: string): Helper => figure.data.helpers[Number(place)] as Helper;
 
-/** One measure, or one helper column, with something else about it. */
+/** A change of one measure. */
 export const changedMeasure = ({ figure }: Subject, place: string, change: Partial<Measure>): Change => ({
   data: { ...figure.data, measures: figure.data.measures.map((item, i) => (String(i) === place ? { ...item, ...change } : item)) },
 });
-/** One helper column with something else about it. */
+/** A change of one helper column. */
 export const changedHelper = ({ figure }: Subject, place: string, change: Partial<Helper>): Change => ({
   data: { ...figure.data, helpers: figure.data.helpers.map((item, i) => (String(i) === place ? { ...item, ...change } : item)) },
 });
@@ -48,7 +48,7 @@ export const formatChoices = (formats: readonly NumberFormat[]): readonly Choice
   ...formats.map(({ name }) => ({ value: name, label: `as ${name}`, means: name })),
 ];
 
-/** How a column's line is drawn, all in one word: "2 px wide, solid". */
+/** The setting for a column's line as one token: "2 px wide, solid". */
 export function penSetting(list: List, change: (subject: Subject, place: string, pen: Pick<Measure, 'pen'>) => Change): Setting {
   const columnAt = (subject: Subject, place: string): Measure | Helper =>
     list === 'measures' ? measureAt(subject, place) : helperAt(subject, place);

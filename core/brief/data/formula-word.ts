@@ -1,6 +1,6 @@
 import type { Token } from 'core/sentence';
 
-/** A word that opens its formula at the desk. */
+/** A token that opens its formula at the desk. */
 export const formulaWord = (
   key: string,
   about: string,

@@ -6,7 +6,7 @@ import { finerOf, saidOf, speakerOf, type Section } from '../section';
 import { choiceSetting, type Choice, type Subject } from '../setting';
 import { offeredColumns, type TableFacts } from './table-facts';
 
-/** How each helper column by hand looks and is drawn. */
+/** Settings of helper columns by hand. */
 export const helperSettings = {
   'helper-scope': choiceSetting({
     about: 'Where to look',
@@ -72,7 +72,7 @@ export function helperSection(subject: Subject, at: number): Section {
   return { said: [...computed, ...saidOf(clauses), '.'], finer: finerOf(clauses) };
 }
 
-/** Scopes that a helper column of a figure can have: whole, within what is one per row, along the category or any other column. */
+/** Scopes of a helper column: the whole figure, within columns with one value per row, along the category or another column. */
 export function helperScopeChoices(data: FigureData, table: TableFacts | undefined, now: HelperScope): readonly Choice<HelperScope>[] {
   const splits = [...new Set([data.series, data.panel].filter((name): name is string => name !== null))];
   const texts = offeredColumns(table)
@@ -107,10 +107,10 @@ function scopeLabel(scope: HelperScope): string {
   }
 }
 
-/** A scope as an option's value: column names may hold any character. */
+/** A scope as the value of an option; column names may contain any character. */
 export function scopeValue(scope: HelperScope): string {
   return JSON.stringify(scope);
 }
 
-/** The scope behind an option's value. Throws on a value that no option has. */
+/** The scope of an option's value. Throws a RangeError for an unknown value. */
 export const readHelperScope = (value: string): HelperScope => helperScopeSchema.parse(JSON.parse(value));

@@ -8,7 +8,7 @@ import { changeMeasure, withoutMeasure } from './replace-measure';
 import { choiceSetting, choices, plainChoices, type Choice, type Subject } from '../setting';
 import { offeredColumns } from './table-facts';
 
-/** What is measured, and how each measure is drawn. */
+/** Settings of measures. */
 export const measureSettings = {
   measure: choiceSetting({
     about: 'Measure',
@@ -53,7 +53,7 @@ export const measureSettings = {
 
 const { say, clause } = speakerOf(measureSettings);
 
-/** A column that another measure summarises in the same way stands there already. */
+/** Whether another measure already summarises a column in the same way. */
 const isShown = (subject: Subject, place: string, column: string): boolean =>
   subject.figure.data.measures.some((measure, i) => {
     const parts = partsOfMeasure(measure);
@@ -75,7 +75,7 @@ function measureChoices({ table }: Subject, summary: string): readonly Choice<st
   return [...plainChoices(usable.map(column => column.name)), { value: ROWS, label: 'the number of rows', means: ROWS }];
 }
 
-/** "milk summed and fat averaged as a line": how one is drawn is said where it is not like the others. */
+/** "milk summed and fat averaged as a line": the shape is named where it differs from the figure's. */
 export const measureParts = (subject: Subject): readonly SentencePart[] =>
   subject.figure.data.measures.flatMap((measure, i, all) => [
     ...(i === 0 ? [] : [i === all.length - 1 ? ' and ' : ', ']),
@@ -90,7 +90,7 @@ function oneMeasure(subject: Subject, place: string): SentencePart[] {
   return [say('measure', subject, place), ...(parts.column === ROWS ? [] : [' ', say('summary', subject, place)])];
 }
 
-/** How each of several measures is drawn, and the lines among them. */
+/** Clauses about the shapes of several measures, and about lines. */
 export function drawingClauses(subject: Subject): readonly Clause[] {
   const { data, shape } = subject.figure;
   const several = data.measures.length > 1;

@@ -4,8 +4,8 @@ import { plainMeasure } from 'core/frame';
 import type { Change } from '../setting';
 
 /**
- * The figure with some cues, and with the measures among the candidates that they need and that it does not have yet: what a cue looks at beside its
- * own measure stands in the ledger only.
+ * The figure with some cues, and with the measures that they need and the figure lacks. A measure that only a cue's level needs is shown in the
+ * ledger alone.
  */
 export function withCues({ data }: Figure, cues: readonly Cue[], candidates: readonly Candidate[]): Change {
   const there = new Set([...data.measures, ...data.helpers].map(({ name }) => name));

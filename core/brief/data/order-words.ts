@@ -4,7 +4,7 @@ import { choiceSetting, type Choice, type Subject } from '../setting';
 import { handSetting } from './step-choices';
 import type { SentencePart } from 'core/sentence';
 
-/** Which row comes first. */
+/** Settings of the order of rows. */
 export const orderSettings = {
   order: choiceSetting({
     about: 'Order',
@@ -22,7 +22,7 @@ export const orderSettings = {
   }),
 };
 
-/** The first measure is "largest first"; others, and helper columns, are named. By hand keeps the arrangement that is there. */
+/** Choices of order. The first measure reads "largest first"; others and helper columns are named. "By hand" keeps the present order. */
 function orderChoices(data: FigureData): readonly Choice<Order>[] {
   const names = [...data.measures, ...data.helpers].map(column => column.name);
   const bySize = names.flatMap((name, i): Choice<Order>[] => [

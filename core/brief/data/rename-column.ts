@@ -4,7 +4,7 @@ import { renameNames } from 'core/formula';
 import type { Filter } from 'core/frame';
 import { follow, followHelper, followScales, followed } from './replace-measure';
 
-/** A column of a table that gets another name. */
+/** A new name for a column of a table. */
 export interface Renaming {
   readonly from: string;
   readonly to: string;
@@ -21,7 +21,7 @@ export function renameColumn(project: Project, table: string, renaming: Renaming
   return { kind: 'all', edits: [change, ...following(project, table, renaming, [])] };
 }
 
-/** What of a project follows a renamed column of a table: its figures, and tables made of it, with theirs where the name comes through. */
+/** The project after a column was renamed: its figures, the tables made of the table, and their figures where the name is kept. */
 function following({ tables, figures, ...project }: Project, table: string, renaming: Renaming, seen: readonly string[]): Edit[] {
   const own = figures
     .filter(({ data }) => data.table === table)
@@ -40,7 +40,7 @@ function following({ tables, figures, ...project }: Project, table: string, rena
 
 const renamed = ({ from, to }: Renaming, name: string): string => (name === from ? to : name);
 
-/** The columns in a table's document. */
+/** The column names in a table's document. */
 function tableFollowing({ units, readings, edits, derived, hidden, order }: TableDoc, renaming: Renaming): Partial<TableDoc> {
   const names = new Map([[renaming.from, renaming.to]]);
   const keys = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
@@ -55,7 +55,7 @@ function tableFollowing({ units, readings, edits, derived, hidden, order }: Tabl
   };
 }
 
-/** How a table is made of others, where it names the column of one of them; the same object where it is not made of that. */
+/** The making of a table, where it names the renamed column; the same object where it does not. */
 function makingFollowing(making: Making, table: string, renaming: Renaming): Making {
   const all = (names: readonly string[]): string[] => names.map(name => renamed(renaming, name));
   switch (making.kind) {
@@ -76,7 +76,7 @@ function makingFollowing(making: Making, table: string, renaming: Renaming): Mak
   }
 }
 
-/** A figure over a table in which a column has another name. */
+/** A figure over the table with the renamed column. */
 export function figureFollowing(figure: Figure, renaming: Renaming): Figure {
   const { from, to } = renaming;
   const { data } = figure;
@@ -153,7 +153,7 @@ function partsFollowing(figure: Figure, renaming: Renaming): Figure {
   };
 }
 
-/** A formula in braces, what it is written as left alone. */
+/** A text with formulas in braces, only the formulas changed. */
 function renamedInBraces(inside: string, names: ReadonlyMap<string, string>): string {
   const [, formula = inside, as = ''] = /^(.*?)(\s+as\s+[\p{L}\p{N}_ ]+)?$/su.exec(inside) ?? [];
   return `${renameNames(formula, names)}${as}`;

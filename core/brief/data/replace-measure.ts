@@ -6,7 +6,7 @@ import { AXIS_NAMES } from '../axes/axis-place';
 import { firstMeasure } from './columns';
 import type { Change } from '../setting';
 
-/** Another formula or name for a measure; order, cues and helper columns that spoke of the old one speak of the new one. */
+/** Gives a measure another formula or name; order, cues and helper columns that refer to it are adjusted. */
 export function replaceMeasure(figure: Figure, at: number, next: Measure, category = figure.data.category): Change {
   const { data } = figure;
   const old = data.measures[at]?.name ?? '';
@@ -27,7 +27,7 @@ export function replaceMeasure(figure: Figure, at: number, next: Measure, catego
   };
 }
 
-/** A measure gives way to another summary or column; how it is drawn and written stays. */
+/** Gives a measure another summary or column; shape and format stay. */
 export function changeMeasure(figure: Figure, at: number, summary: string, column: string): Change {
   const { data } = figure;
   const old = data.measures[at] ?? firstMeasure(figure);
@@ -41,7 +41,7 @@ export function changeMeasure(figure: Figure, at: number, summary: string, colum
   return at === 0 ? { ...changed, scales: { ...(changed.scales ?? figure.scales), unit: null } } : changed;
 }
 
-/** The figure with one measure less; what spoke of it speaks of the first that stays. */
+/** The figure without a measure; what referred to it refers to the first that remains. */
 export function withoutMeasure(figure: Figure, at: number): Change {
   const { data } = figure;
   const gone = data.measures[at]?.name ?? '';
@@ -54,7 +54,7 @@ export function withoutMeasure(figure: Figure, at: number): Change {
   };
 }
 
-/** Columns chosen at once become measures side by side; those that are there already stay as they are. */
+/** Adds columns as measures; those already measured are unchanged. */
 export function addColumns(figure: Figure, columns: readonly string[]): Change {
   const { data } = figure;
   const summary = partsOfMeasure(firstMeasure(figure))?.summary ?? 'sum';
@@ -64,7 +64,7 @@ export function addColumns(figure: Figure, columns: readonly string[]): Change {
   return { data: { ...data, measures: [...data.measures, ...added] } };
 }
 
-/** Another category: a measure whose name it takes is named anew; a formula of the analyst's own stays as it is. */
+/** Changes the category. A measure with the same name is renamed; a formula by the analyst stays. */
 export function changeCategory(figure: Figure, category: string, isOrdered: boolean): Change {
   const { data } = figure;
   const measure = firstMeasure(figure);
@@ -79,7 +79,7 @@ export function changeCategory(figure: Figure, category: string, isOrdered: bool
   };
 }
 
-/** The order under a new category: dates, years and numbers rise, an order by hand named the old category's values. */
+/** The order for a new category: ascending for dates, years and numbers. An order by hand named the old values and is dropped. */
 function orderBy(order: Order, isOrdered: boolean): Order {
   if (isOrdered) return { by: 'category', descending: false };
   return order.by === 'hand' ? { by: 'table' } : order;
@@ -93,7 +93,7 @@ const namesBeside = (data: FigureData, category: string, at: number): string[] =
   ...data.helpers.map(helper => helper.name),
 ];
 
-/** A helper column by hand speaks of the new measure wherever it spoke of the old one. */
+/** A helper column by hand that refers to the new measure instead of the old one. */
 export function followHelper(helper: Helper, from: string, to: string): Helper {
   if (from === to) return helper;
   const follows = (name: string): string => (name === from ? to : name);
@@ -111,7 +111,7 @@ export function followed(order: Order, from: string, to: string): Order {
   return 'was' in order && order.was?.measure === from ? { ...order, was: { ...order.was, measure: to } } : order;
 }
 
-/** Ends of axes that are formulas speak of what they spoke of, under its new name. */
+/** Formulas for ends of axes, with the measure's new name. */
 export function followScales(scales: Scales, from: string, to: string): Scales {
   const named = (end: AxisChoice['low']): AxisChoice['low'] => (typeof end === 'string' ? renameNames(end, new Map([[from, to]])) : end);
   return AXIS_NAMES.reduce((all, name) => {
@@ -120,5 +120,5 @@ export function followScales(scales: Scales, from: string, to: string): Scales {
   }, scales);
 }
 
-/** A cue speaks of the new name wherever it spoke of the old one. */
+/** A cue with the measure's new name. */
 export const follow = (cue: Cue, from: string, to: string): Cue => kindOf(cue).renamed(cue, from, to);

@@ -13,13 +13,13 @@ const GRAINS: readonly Choice<Step>[] = (['day', 'week', 'month', 'quarter', 'ye
   means: { kind: 'grain', grain },
 }));
 
-/** Steps that make sense for a column; none for text. */
+/** Steps for a column; none for text. */
 export function stepChoices(column: ColumnFacts | undefined): readonly Choice<Step>[] {
   if (isMoment(column)) return [WHOLE, ...GRAINS];
   return column?.type === 'number' ? [WHOLE, { value: 'bin', label: 'in bins', means: { kind: 'bin', width: null } }] : [];
 }
 
-/** A step by the value of its choice. */
+/** The step of a choice's value. */
 export const stepValue = (step: Step): string => (step === null ? '' : step.kind === 'grain' ? step.grain : 'bin');
 
 const WIDTHS: readonly number[] = [0.1, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 5000, 10_000];
@@ -34,7 +34,7 @@ function widthChoices(width: number | null): readonly Choice<number | null>[] {
   ];
 }
 
-/** Where bins stand, and what their width changes. */
+/** The bins of a column, and the change that another width makes. */
 interface Bins {
   readonly governs: string;
   readonly places: Setting['places'];
@@ -42,7 +42,7 @@ interface Bins {
   readonly set: (data: FigureData, place: string, step: Step) => FigureData;
 }
 
-/** How wide bins are. */
+/** The setting for the width of bins. */
 export const binSetting = (about: string, { governs, places, now, set }: Bins): Setting =>
   choiceSetting<number | null>({
     about,
@@ -55,14 +55,14 @@ export const binSetting = (about: string, { governs, places, now, set }: Bins): 
     set: ({ figure }, place, width) => ({ data: set(figure.data, place, { kind: 'bin', width }) }),
   });
 
-/** Where an order by hand stands, and what it changes. */
+/** An order by hand, and the change that another makes. */
 interface ByHand {
   readonly places: Setting['places'];
   readonly now: (figure: Figure) => readonly (string | null)[];
   readonly set: (figure: Figure, keys: (string | null)[]) => Change;
 }
 
-/** An order as the analyst arranges it. */
+/** The setting for an order by hand. */
 export function handSetting(about: string, { places, now, set }: ByHand): Setting {
   return {
     about: () => about,
@@ -83,7 +83,7 @@ export function handSetting(about: string, { places, now, set }: ByHand): Settin
 const isKeys = (read: unknown): read is (string | null)[] =>
   Array.isArray(read) && read.every(item => item === null || typeof item === 'string');
 
-/** A list of values in JSON, null for the missing one. */
+/** A JSON list of values, null for the missing one. */
 function readKeys(value: string): Result<(string | null)[]> {
   try {
     const read: unknown = JSON.parse(value);

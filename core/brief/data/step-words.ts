@@ -9,7 +9,7 @@ import { offeredColumns, type ColumnFacts } from './table-facts';
 
 const isOrderedColumn = (column: ColumnFacts | undefined): boolean => column !== undefined && isOrdered(column);
 
-/** The meaning of a row of the figure. */
+/** Settings for the steps of the category and for empty periods. */
 export const stepSettings = {
   category: choiceSetting({
     about: 'Category',
@@ -55,7 +55,7 @@ const EMPTY = choices([
   ['left-out', 'is left out, the gap closed up'],
 ]);
 
-/** Over no rows a sum may be zero; an average is nothing. */
+/** Whether a measure adds up, so that it may be zero over no rows. */
 const adds = ({ measures }: FigureData): boolean => measures.some(({ formula }) => isAdditive(formula) && !/^\s*count/i.test(formula));
 
 const periodOf = (step: Step): string => (step?.kind === 'grain' ? step.grain : 'bin');
@@ -74,7 +74,7 @@ export function categoryParts(subject: Subject): readonly SentencePart[] {
   ];
 }
 
-/** "The categories go value by value", where they could go in steps; "An empty week is missing", where that is not said in prose. */
+/** "The categories go value by value", where steps are possible; "An empty week is missing", where the prose does not say it. */
 export function stepClauses(subject: Subject): readonly Clause[] {
   const { step, category } = subject.figure.data;
   if (step === null) {

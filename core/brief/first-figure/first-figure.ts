@@ -6,10 +6,10 @@ import { listed } from 'core/sentence';
 import { isAveraged, isIdentifier, isMeasurable, isMoment, isMonthNamed, isNaming, isYear } from '../data/column-roles';
 import { offeredColumns, type ColumnFacts, type TableFacts } from '../data/table-facts';
 
-/** A figure to begin with, why it is as it is, and others to begin with instead. */
+/** A first figure, the reasons for it, and alternatives. */
 export interface FirstFigures {
   readonly figure: Figure;
-  /** In words, a clause each; what needs no reason has none. */
+  /** One clause per reason; empty for an obvious figure. */
   readonly reasons: readonly string[];
   readonly others: readonly Figure[];
 }
@@ -22,7 +22,7 @@ const MOST_POINTS = 120;
 const MOST_OTHERS = 3;
 const MOST_SERIES = 6;
 
-/** The figure of `firstFigures` alone; by a category that is already chosen, where one is given. */
+/** The figure of `firstFigures`; by a given category, where one was chosen. */
 export const firstFigure = (id: string, table: TableFacts, category?: string): Figure =>
   made(id, table, { category: table.columns.find(({ name }) => name === category) ?? categoryOf(table) }).figure;
 
@@ -41,13 +41,13 @@ export function firstFigures(id: string, whole: TableFacts): FirstFigures {
 }
 
 interface Choice {
-  /** Undefined in a table without columns. */
+  /** Undefined for a table without columns. */
   readonly category: ColumnFacts | undefined;
   readonly measure?: ColumnFacts;
   readonly series?: ColumnFacts;
 }
 
-/** Dates, then names, then years, then booleans, then identifiers, then whatever there is; columns without a value last. */
+/** The category: dates, then names, then years, then booleans, then identifiers, then any column; columns without values last. */
 function categoryOf({ columns }: TableFacts): ColumnFacts | undefined {
   const there = columns.filter(({ stats }) => stats?.there !== 0);
   const varied = (column: ColumnFacts): boolean => column.stats === undefined || column.stats.distinct > 1;
@@ -65,7 +65,7 @@ function categoryOf({ columns }: TableFacts): ColumnFacts | undefined {
   );
 }
 
-/** Other first figures: the same over time or by name, split into a few series, another measure, the spread of a measure. */
+/** Alternatives: over time or by name, split into a few series, another measure, the distribution of a measure. */
 function othersThan(category: ColumnFacts | undefined, { columns }: TableFacts): Choice[] {
   const varied = columns.filter(column => isNaming(column) && column !== category);
   const [measure, second] = columns.filter(isMeasurable);
@@ -128,7 +128,7 @@ function made(id: string, table: TableFacts, choice: Choice): Made {
   return { figure, reasons: [...measured.reasons, ...stepped, ...kept, ...identifiersLeft(table, measured.measure)] };
 }
 
-/** A number column that would have come first, were it not a name. */
+/** A number column that was not measured because it is an identifier. */
 function identifiersLeft({ columns }: TableFacts, { formula }: Measure): string[] {
   const numbers = columns.filter(({ type }) => type === 'number');
   const first = numbers.findIndex(({ name }) => formula.includes(nameText(name)));
@@ -183,7 +183,7 @@ const DAYS = [
 ] as const;
 const MS_PER_DAY = 86_400_000;
 
-/** Bins for numbers; for dates the shortest step that leaves no more points than can be read. */
+/** The step of a category: bins for numbers; for dates the shortest step with a legible number of points. */
 function stepFor(category: ColumnFacts): Step {
   if (isHistogram(category)) return { kind: 'bin', width: null };
   const { stats } = category;
@@ -195,11 +195,11 @@ function stepFor(category: ColumnFacts): Step {
   return { kind: 'grain', grain };
 }
 
-/** Whether a category has more names than can be read. */
+/** Whether a category has too many names to read. */
 const isCut = (category: ColumnFacts | undefined): boolean =>
   category?.type === 'text' && (category.stats?.distinct ?? 0) > MOST_CATEGORIES;
 
-/** The largest of many names. */
+/** A filter that keeps the largest of many names. */
 function cutFor(category: ColumnFacts | undefined, { formula }: Measure): Filter | null {
   return category && isCut(category) ? { kind: 'top', column: category.name, n: KEPT, measure: formula, end: 'largest' } : null;
 }

@@ -16,7 +16,7 @@ const PART = 'label';
 const labelsOf = ({ figure }: Subject): Labels => figure.labels;
 const changed = ({ figure }: Subject, change: Partial<Labels>) => ({ labels: { ...figure.labels, ...change } });
 
-/** Whether the figure asks for labels of its own. */
+/** Whether the figure has labels of its own. */
 const isAsked = (subject: Subject): boolean => !['cued', 'none'].includes(labelsOf(subject).what);
 const isStacked = ({ figure: { shape } }: Subject): boolean => shape.arrange !== 'side';
 
@@ -33,7 +33,7 @@ const SAYS = choices([
   ['text', 'words of your own'],
 ]);
 
-/** Which marks are labelled, with what, and where. */
+/** Settings for which marks are labelled, with what, and where. */
 export const labelSettings = {
   'label-what': choiceSetting<Labels['what']>({
     about: 'Labels',
@@ -208,7 +208,7 @@ function ordinal(count: number): string {
 
 const { clause } = speakerOf(labelSettings);
 
-/** "Label every mark. Labels say their ranks." What only labels of its own have is not spoken of before the figure has any. */
+/** "Label every mark. Labels say their ranks." Settings of labels are left out while the figure has none. */
 export function labelClauses(subject: Subject): readonly Clause[] {
   const { says, what, pins } = labelsOf(subject);
   const asked = isAsked(subject);
@@ -246,5 +246,5 @@ export function labelClauses(subject: Subject): readonly Clause[] {
   ];
 }
 
-/** What a choice needs beside it is said even where it stands as it comes. */
+/** Clauses that belong to a choice and are always said with it. */
 const always = (made: Clause): Clause => ({ ...made, isDecided: true });

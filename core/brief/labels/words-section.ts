@@ -4,7 +4,7 @@ import { labelClauses, labelSettings } from './label-words';
 import { finerOf, proseOf, speakerOf, type Section } from '../section';
 import { choices, choiceSetting, textSetting, type Choice, type Subject } from '../setting';
 
-/** What stands above the figure and at its foot. */
+/** Settings for title, subtitle, note and source. */
 export const wordsSettings = {
   title: textSetting({
     about: 'Title',
@@ -81,7 +81,7 @@ function withoutFinding({ words: { finding: _, ...words } }: Figure): Figure['wo
   return words;
 }
 
-/** A finding that was chosen and is not proposed any more. */
+/** A chosen finding that is no longer proposed. */
 function gone({ words: { finding, title } }: Figure, titles: readonly FindingTitle[]): Choice<FindingTitle | null>[] {
   if (!finding || titles.some(item => titleKey(item) === titleKey(finding))) return [];
   return [{ value: titleKey(finding), label: 'what a cue found', means: { ...finding, text: title } }];

@@ -7,13 +7,13 @@ import { speakerOf, type Clause } from '../section';
 import { choiceSetting, type Change, type Choice, type Subject } from '../setting';
 import { offeredColumns } from '../data/table-facts';
 
-/** The cue that tells gains from losses beside. */
+/** The cue that colours gains and losses in the deviation panel. */
 const CUE = 'beside';
 const PLAN = /plan|target|goal|budget|expected|quota|previous|before|last year/i;
 // More than this would be a list to search.
 const MOST_OFFERED = 12;
 
-/** The measure that is subtracted from the first one in the panel beside it; null when there is none. */
+/** The measure that the deviation panel subtracts; null when there is no such panel. */
 function besideIn({ data, shape }: Figure): { readonly measure: Measure; readonly less: Measure } | null {
   const [first] = data.measures;
   if (!first || shape.panels !== 'measures') return null;
@@ -24,7 +24,7 @@ function besideIn({ data, shape }: Figure): { readonly measure: Measure; readonl
 
 const differenceOf = (first: Measure, less: Measure): string => `${first.formula} - ${less.formula}`;
 
-/** Number columns that the first measure may be less, a plan before all others. */
+/** Measures that can be subtracted from the first one, a plan first. */
 function offered({ figure, table }: Subject): readonly string[] {
   const parts = partsOfMeasure(figure.data.measures[0] as Measure);
   if (!parts || parts.column === ROWS) return [];
@@ -34,7 +34,7 @@ function offered({ figure, table }: Subject): readonly string[] {
   return [...columns.filter(name => PLAN.test(name)), ...columns.filter(name => !PLAN.test(name))].slice(0, MOST_OFFERED);
 }
 
-/** A second panel that shares the categories: the first measure less another, gains and losses in colours of their own. */
+/** The setting for a second panel with the same categories: the first measure minus another, gains and losses in their own colours. */
 export const deviationSettings = {
   beside: choiceSetting<string | null>({
     about: 'Beside it',

@@ -1,14 +1,14 @@
 import type { Figure } from 'core/document';
 import type { Change } from '../setting';
 
-/** One part of how a figure is dressed, that another may take over. */
+/** One part of a figure's dress that others can take over. */
 export interface DressPart {
   readonly name: string;
   readonly words: string;
   readonly copy: (from: Figure, to: Figure) => Change;
 }
 
-/** The parts that can be copied from one figure to others. A new part is an entry here. */
+/** The parts that can be copied to other figures. A new part is an entry here. */
 export const DRESS_PARTS: readonly DressPart[] = [
   { name: 'livery', words: 'its livery', copy: (from, to) => ({ dress: { ...to.dress, livery: from.dress.livery } }) },
   { name: 'legend', words: 'where its legend stands', copy: (from, to) => ({ dress: { ...to.dress, legend: from.dress.legend } }) },
@@ -36,7 +36,7 @@ export const DRESS_PARTS: readonly DressPart[] = [
   { name: 'proportion', words: 'its proportions', copy: (from, to) => ({ shape: { ...to.shape, proportion: from.shape.proportion } }) },
 ];
 
-/** The changes that dressing a figure like another makes, part by part. */
+/** The changes that make a figure dressed like another, part by part. */
 export function dressedLike(from: Figure, to: Figure, parts: readonly string[]): Change {
   let [dressed, change]: [Figure, Change] = [to, {}];
   for (const { name, copy } of DRESS_PARTS) {

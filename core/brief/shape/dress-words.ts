@@ -3,7 +3,7 @@ import { counted } from 'core/sentence';
 import { speakerOf, type Clause } from '../section';
 import { choiceSetting, type Choice, type Subject } from '../setting';
 
-/** What a figure wears: its livery, and colours by hand. */
+/** Settings for the livery and for colours by hand. */
 export const dressSettings = {
   livery: choiceSetting<string | null>({
     about: 'Livery',
@@ -45,7 +45,7 @@ export const dressClauses = (subject: Subject): readonly Clause[] => [
     : []),
 ];
 
-/** A colour by hand of a category or a series; null lets it go. */
+/** The change that gives a category or series a colour by hand; null removes it. */
 export function withHandColour({ dress }: Figure, of: 'category' | 'series', value: string, colour: string | null): Pick<Figure, 'dress'> {
   const others = dress.colours.filter(item => item.of !== of || item.value !== value);
   return { dress: { ...dress, colours: colour === null ? others : [...others, { of, value, colour }] } };

@@ -14,7 +14,7 @@ const byColumn = (figure: Figure): string[] => (!isTable(figure) && figure.data.
 
 const COLUMNS: readonly number[] = [1, 2, 3, 4, 5, 6, 8, 10, 12];
 
-/** How panels stand, and in which order. */
+/** Settings for the arrangement and order of panels. */
 export const panelSettings = {
   'panel-columns': choiceSetting<number | null>({
     about: 'Panels beside each other',

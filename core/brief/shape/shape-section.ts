@@ -13,7 +13,7 @@ import { categoryParts, emptySentence, stepClauses, stepSettings } from '../data
 import { choices, choiceSetting, type Change, type Choice, type Subject } from '../setting';
 import { offeredColumns, type ColumnFacts } from '../data/table-facts';
 
-/** What is shown by what, and how it is drawn. */
+/** Settings of what is shown by what, and in which shape. */
 export const shapeSettings = {
   ...measureSettings,
   ...dressSettings,
@@ -87,12 +87,12 @@ export const shapeSettings = {
   }),
 };
 
-/** A crosstab has its own words for what splits it. */
+/** Places of a setting that crosstabs do not have. */
 function inCharts(figure: Subject['figure']): string[] {
   return isTable(figure) ? [] : [''];
 }
 
-/** Columns of few values, and the one that splits the figure now: a crosstab may go across others. */
+/** Columns with few values, and the present series, which may have more in a crosstab. */
 function seriesChoices(subject: Subject): readonly string[] {
   const { category, series } = subject.figure.data;
   const offered = splitsBeside(subject, [category]);
@@ -100,8 +100,8 @@ function seriesChoices(subject: Subject): readonly string[] {
 }
 
 /**
- * What runs along something follows it: ordered categories rise, others stand as they come. An order by size is offered there, and kept for the shape
- * that it was chosen in.
+ * The order for a shape: where marks are joined, ordered categories are ascending and others in table order. The earlier order by size is kept for
+ * going back.
  */
 function naturalOrder({ figure: { data }, table }: Subject, mark: FigureShape): Change {
   const { order } = data;
@@ -120,7 +120,7 @@ const isJoined = (mark: FigureShape): boolean => {
   return shape !== null && shapes[shape].isJoined;
 };
 
-/** Panels by a column's values, or by measure, or one. */
+/** Panels by a column's values, by measure, or one. */
 interface Panels {
   readonly column: string | null;
   readonly panels: 'one' | 'measures';
@@ -141,7 +141,7 @@ function panelChoices(subject: Subject): readonly Choice<Panels>[] {
   ];
 }
 
-/** Columns that can split a figure into series or panels, besides those that do something else in it. */
+/** Columns that can make series or panels and are not used otherwise in the figure. */
 const splitsBeside = ({ table }: Subject, taken: readonly (string | null)[]): string[] =>
   offeredColumns(table)
     .filter(column => canSplit(column) && !taken.includes(column.name))

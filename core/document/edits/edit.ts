@@ -7,7 +7,7 @@ import type { Figure, LiveryDoc, NamedLook, NumberFormat, SmallPicture, Project 
 import type { PageDoc } from '../page-schema';
 import type { Derived, TableDoc } from '../table-schema';
 
-/** Everything that can be done to a project; each is one step of undo. */
+/** Everything that can be done to a project; each edit is one step of undo. */
 export type Edit =
   | { readonly kind: 'rename-project'; readonly name: string }
   | { readonly kind: 'add-table'; readonly table: TableDoc }
@@ -29,7 +29,7 @@ export type Edit =
   | { readonly kind: 'set-pages'; readonly pages: readonly PageDoc[] }
   | { readonly kind: 'all'; readonly edits: readonly Edit[] };
 
-/** The project after an edit; what is equal is shared with the one before. */
+/** The project after an edit; equal parts are shared with the one before. */
 export function applyEdit(project: Project, edit: Edit): Project {
   switch (edit.kind) {
     case 'rename-project':
@@ -75,7 +75,7 @@ export function applyEdit(project: Project, edit: Edit): Project {
   }
 }
 
-/** The figures with one of them at another place, counted without it. */
+/** The figures with one moved to another index, counted without it. */
 function moved(figures: readonly Figure[], id: string, to: number): Figure[] {
   const figure = figures.find(item => item.id === id);
   const others = figures.filter(item => item.id !== id);

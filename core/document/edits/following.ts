@@ -1,17 +1,17 @@
 import { moveHistory, type History, type HistoryMove } from './history';
 
-/** A move with a name of its own, so that it is written once however often it is sent. */
+/** A move with an id, so that it is written once however often it is sent. */
 export interface Proposal {
   readonly id: string;
   readonly move: HistoryMove;
 }
 
-/** A move as the journal has it: its key tells its place among the moves of all tabs. */
+/** A move in the journal; its key is its position among the moves of all tabs. */
 export interface Entry extends Proposal {
   readonly key: number;
 }
 
-/** A history that follows a journal: what the journal confirmed, and on top of it what was done here since. */
+/** A history that follows a journal: confirmed moves, and on top of them moves made here that are pending. */
 export interface Following {
   readonly history: History;
   readonly confirmed: History;
@@ -23,16 +23,16 @@ interface Pending {
   readonly after: History;
 }
 
-/** A history that follows a journal, nothing pending. */
+/** A history that follows a journal, with nothing pending. */
 export const following = (history: History): Following => ({ history, confirmed: history, pending: [] });
 
-/** Takes a move at once; the journal confirms it later. */
+/** Applies a move at once; the journal confirms it later. */
 export function propose(state: Following, proposal: Proposal): Following {
   const history = moveHistory(state.history, proposal.move);
   return { ...state, history, pending: [...state.pending, { proposal, after: history }] };
 }
 
-/** Takes what the journal holds next. Moves made here stay as they are; those of another tab come in below what is not confirmed yet. */
+/** Takes the next entries of the journal. Pending moves stay on top; moves of other tabs go below them. */
 export const confirm = (state: Following, entries: readonly Entry[]): Following => entries.reduce(confirmOne, state);
 
 function confirmOne(state: Following, { id, move }: Entry): Following {
@@ -44,7 +44,7 @@ function confirmOne(state: Following, { id, move }: Entry): Following {
   );
 }
 
-/** Takes back a move that cannot be kept. */
+/** Removes a move that cannot be kept. */
 export const refuse = (state: Following, id: string): Following =>
   rebased(
     state.confirmed,

@@ -2,29 +2,29 @@ import type { Project } from '../schema';
 import { describeEdit } from './describe-edit';
 import { applyEdit, type Edit } from './edit';
 
-/** A project with everything that can be undone and redone in this session. */
+/** A project with its undo and redo steps of this session. */
 export interface History {
   readonly project: Project;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
 }
 
-/** A project as it stood before an edit, and the edit in words. */
+/** A project before an edit, and the edit in words. */
 export interface Step {
   readonly project: Project;
   readonly words: string;
-  /** Edits in a row with one key are one step: a drag. */
+  /** Consecutive edits with one key are one step, such as those of a drag. */
   readonly key?: string | undefined;
 }
 
-/** A project without a past. */
+/** A project without undo steps. */
 export const historyOf = (project: Project): History => ({ project, past: [], future: [] });
 
 /** A step of a history: an edit, undo, redo. */
 export type HistoryMove =
   { readonly kind: 'edit'; readonly edit: Edit; readonly key?: string | undefined } | { readonly kind: 'undo' } | { readonly kind: 'redo' };
 
-/** The history after a move; undoing or redoing with nothing to take leaves it as it is. */
+/** The history after a move; undo or redo with no step left changes nothing. */
 export function moveHistory(history: History, move: HistoryMove): History {
   switch (move.kind) {
     case 'edit': {

@@ -1,5 +1,5 @@
 /**
- * `after`, made of the parts of `before` wherever they are equal: what did not change keeps its identity, so that what was computed from it holds.
+ * `after`, with every part that equals one of `before` replaced by it, so that unchanged parts keep their identity and cached results stay valid.
  * Takes plain data: objects, lists, texts, numbers, booleans, null. Cost: one walk through both.
  */
 export function sharedParts<T>(before: unknown, after: T): T {
