@@ -1,10 +1,10 @@
 import { plainTable, PROJECT_VERSION } from 'core/document';
 import { messageFor } from 'core/result/words';
 import { cellAt, tableOf, valuesFrom, type Cell, type ColumnType, type Thousands } from 'core/table';
-import { parseGrouped } from './numbers';
+import { parseGrouped } from './columns/numbers';
 import { parseCell, parseNumber, pasteGrid, readCsv, readProjectFile, writeCsv, writeProjectFile } from './index';
-import { jsonFaultAt } from './json-fault';
-import { lineOfRow } from './line-of-row';
+import { jsonFaultAt } from './json/json-fault';
+import { lineOfRow } from './text/line-of-row';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 

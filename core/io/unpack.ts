@@ -1,6 +1,6 @@
 import { Gunzip } from 'fflate';
 import { failure, success, type Result } from 'core/result';
-import { MAX_FILE_BYTES } from './decode';
+import { MAX_FILE_BYTES } from './text/decode';
 
 /** Whether bytes begin as gzip does (RFC 1952). */
 export const isGzip = (bytes: Uint8Array): boolean => bytes[0] === 0x1f && bytes[1] === 0x8b;

@@ -10,7 +10,7 @@ export const arrow: FileFormat = {
   ...FILE_KINDS.arrow,
   sniffs: head => new TextDecoder().decode(head.subarray(0, 6)) === 'ARROW1' || STREAM.every((byte, i) => head[i] === byte),
   read: async (bytes, file, options) => {
-    const { readArrow } = await import('../read-arrow');
+    const { readArrow } = await import('../typed/read-arrow');
     const read = readArrow(bytes, file, options);
     return read.ok ? success({ kind: 'tables', tables: [read.value] }) : read;
   },

@@ -1,5 +1,5 @@
 import { success } from 'core/result';
-import { readCsv } from '../read-csv';
+import { readCsv } from '../text/read-csv';
 import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 

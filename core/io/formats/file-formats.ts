@@ -1,7 +1,7 @@
 import { failure, type Result } from 'core/result';
 import type { FileKindName } from '../file-kinds';
-import { MAX_FILE_BYTES } from '../decode';
-import type { ReadOptions } from '../read-csv';
+import { MAX_FILE_BYTES } from '../text/decode';
+import type { ReadOptions } from '../text/read-csv';
 import { arrow } from './arrow';
 import { csv } from './csv';
 import type { Contents, FileFormat } from './format';

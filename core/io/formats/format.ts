@@ -1,8 +1,8 @@
 import type { Result } from 'core/result';
 import type { FileKind } from '../file-kinds';
-import type { ReadBundle } from '../project-file';
+import type { ReadBundle } from '../projects/project-file';
 import type { ImportedTable } from '../imported';
-import type { ReadOptions } from '../read-csv';
+import type { ReadOptions } from '../text/read-csv';
 
 /** The contents of a file: tables, or a whole project with its own. */
 export type Contents =

@@ -7,7 +7,7 @@ export const json: FileFormat = {
   ...FILE_KINDS.json,
   sniffs: head => /^\uFEFF?\s*(\[|\{\s*["}])/.test(textOf(head)),
   read: async (bytes, file, options) => {
-    const { readJson } = await import('../read-json');
+    const { readJson } = await import('../json/read-json');
     const read = readJson(bytes, file, options);
     return read.ok ? success({ kind: 'tables', tables: [read.value] }) : read;
   },

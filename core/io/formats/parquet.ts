@@ -7,7 +7,7 @@ export const parquet: FileFormat = {
   ...FILE_KINDS.parquet,
   sniffs: head => new TextDecoder().decode(head.subarray(0, 4)) === 'PAR1',
   read: async (bytes, file, options) => {
-    const { readParquet } = await import('../read-parquet');
+    const { readParquet } = await import('../typed/read-parquet');
     const read = await readParquet(bytes, file, options);
     return read.ok ? success({ kind: 'tables', tables: [read.value] }) : read;
   },

@@ -1,5 +1,5 @@
 import { success } from 'core/result';
-import { readProjectFile } from '../project-file';
+import { readProjectFile } from '../projects/project-file';
 import { FILE_KINDS } from '../file-kinds';
 import type { FileFormat } from './format';
 

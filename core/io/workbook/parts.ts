@@ -1,5 +1,5 @@
 import { Inflate, unzipSync } from 'fflate';
-import { MAX_FILE_BYTES } from '../decode';
+import { MAX_FILE_BYTES } from '../text/decode';
 import { DEFLATED, directoryOf, packedBytes, STORED } from '../zip-directory';
 
 // What a part of a workbook may unpack to.

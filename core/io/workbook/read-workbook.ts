@@ -1,9 +1,9 @@
 import { failure, success, type Result } from 'core/result';
 import { PLAIN_INTAKE } from 'core/table';
-import { MAX_FILE_BYTES } from '../decode';
+import { MAX_FILE_BYTES } from '../text/decode';
 import type { ImportedTable } from '../imported';
-import { nameOfFile, type ReadOptions } from '../read-csv';
-import { TooLarge } from '../row-run';
+import { nameOfFile, type ReadOptions } from '../text/read-csv';
+import { TooLarge } from '../text/row-run';
 import { isBomb } from '../zip-size';
 import type { Book } from './book';
 import { libraryBook } from './library-book';

@@ -1,5 +1,5 @@
 import { isoDate, isoTimestamp } from 'core/table';
-import { MAX_CELLS, TooLarge } from '../row-run';
+import { MAX_CELLS, TooLarge } from '../text/row-run';
 import { isMidnight, momentOf, timeText, type NumberFormat } from './number-format';
 import type { Merge } from './sheet-head';
 

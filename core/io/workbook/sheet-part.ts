@@ -1,4 +1,4 @@
-import { parseDate, parseTimestamp } from '../moments';
+import { parseDate, parseTimestamp } from '../columns/moments';
 import { numberFormat, type NumberFormat } from './number-format';
 import type { Pieces } from './parts';
 import { TextRuns, unescaped } from './shared-texts';

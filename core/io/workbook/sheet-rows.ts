@@ -1,8 +1,8 @@
 import type { FileProblem } from 'core/result';
 import type { Intake } from 'core/table';
 import type { ImportedTable } from '../imported';
-import { parseNumber } from '../numbers';
-import { MAX_CELLS, MAX_COLUMNS, RowRun, TooLarge } from '../row-run';
+import { parseNumber } from '../columns/numbers';
+import { MAX_CELLS, MAX_COLUMNS, RowRun, TooLarge } from '../text/row-run';
 import type { SheetCells } from './sheet-cells';
 import { joinedHead } from './sheet-head';
 

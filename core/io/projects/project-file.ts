@@ -2,7 +2,7 @@ import { documentJsonSchema, faultsOf, readProject, sourceKey, type Project } fr
 import { failure, success, type DocumentProblem, type Problem, type Result } from 'core/result';
 import { cellAt, makeTable, named, parseIsoDate, parseIsoTimestamp, valuesFrom, type ColumnType, type Table } from 'core/table';
 import * as z from 'zod/mini';
-import { jsonFaultAt } from './json-fault';
+import { jsonFaultAt } from '../json/json-fault';
 import { checkedPicture } from './read-picture';
 
 /** A project and the source tables of its table documents, by their ids. */

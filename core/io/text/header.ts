@@ -1,10 +1,10 @@
 import type { FileProblem } from 'core/result';
 import type { Intake } from 'core/table';
-import { isMissingWord } from './column-plan';
+import { isMissingWord } from '../columns/column-plan';
 import { mostCommon } from './delimiter';
-import { parseDate, parseTimestamp } from './moments';
-import { parseNumber } from './numbers';
-import { quantityOf } from './quantities';
+import { parseDate, parseTimestamp } from '../columns/moments';
+import { parseNumber } from '../columns/numbers';
+import { quantityOf } from '../columns/quantities';
 
 /** Column names from a header row; empty and repeated names are completed, with a note for each. */
 export class HeaderNames {

@@ -1,11 +1,11 @@
 import { DataType, tableFromIPC, type Table as ArrowTable, type Vector } from 'apache-arrow';
 import { failure, success, type Result } from 'core/result';
 import { PLAIN_INTAKE } from 'core/table';
-import type { ImportedTable } from './imported';
-import { nameOfFile, type ReadOptions } from './read-csv';
-import { MAX_CELLS, MAX_COLUMNS } from './row-run';
-import { tableFromColumns, type SourceColumn } from './table-from-rows';
-import { typedCells } from './typed-cells';
+import type { ImportedTable } from '../imported';
+import { nameOfFile, type ReadOptions } from '../text/read-csv';
+import { MAX_CELLS, MAX_COLUMNS } from '../text/row-run';
+import { tableFromColumns, type SourceColumn } from '../columns/table-from-rows';
+import { typedCells } from '../columns/typed-cells';
 
 const MS_PER_DAY = 86_400_000;
 

@@ -1,11 +1,11 @@
 import type { FileProblem } from 'core/result';
 import { makeTable, named, PLAIN_INTAKE, type ColumnIntake, type Intake } from 'core/table';
-import { textPlan, type ColumnPlan } from './column-plan';
-import { ColumnReader } from './column-reader';
+import { textPlan, type ColumnPlan } from '../columns/column-plan';
+import { ColumnReader } from '../columns/column-reader';
 import { HeaderNames, TOP_ROWS, topAs } from './header';
-import { stylesOf, type ImportedTable, type ReadColumn } from './imported';
+import { stylesOf, type ImportedTable, type ReadColumn } from '../imported';
 import { columnNotes, fewest, type LineOf } from './reading-notes';
-import { wishedPlan } from './wished-plan';
+import { wishedPlan } from '../columns/wished-plan';
 
 /** Most columns of a table: enough in practice, too few to exhaust a browser. */
 export const MAX_COLUMNS = 20_000;

@@ -1,9 +1,9 @@
 import type { FileProblem } from 'core/result';
 import { cellAt, makeTable, named, PLAIN_INTAKE, valuesFrom, type Cell, type ColumnIntake, type Intake, type Values } from 'core/table';
 import { ColumnReader } from './column-reader';
-import { HeaderNames } from './header';
-import { stylesOf, type ImportedTable, type ReadColumn } from './imported';
-import { columnNotes } from './reading-notes';
+import { HeaderNames } from '../text/header';
+import { stylesOf, type ImportedTable, type ReadColumn } from '../imported';
+import { columnNotes } from '../text/reading-notes';
 import { wishedPlan } from './wished-plan';
 
 // Between cells that come one by one there is no sign that a number could hold.

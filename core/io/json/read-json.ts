@@ -1,14 +1,14 @@
 import { failure, success, type FileProblem, type Result } from 'core/result';
 import { PLAIN_INTAKE, type Cell, type Intake } from 'core/table';
 import { parse as parseLossless } from 'lossless-json';
-import { encodingAs, encodingOf, NotUtf8, secondGuess, textPieces, type Encoding } from './decode';
-import type { ImportedTable } from './imported';
+import { encodingAs, encodingOf, NotUtf8, secondGuess, textPieces, type Encoding } from '../text/decode';
+import type { ImportedTable } from '../imported';
 import { jsonFaultAt } from './json-fault';
 import { listsIn, type JsonList } from './json-lists';
-import { nameOfFile, type ReadOptions } from './read-csv';
-import { fewest } from './reading-notes';
-import { MAX_CELLS, MAX_COLUMNS, RowRun } from './row-run';
-import { tableFromColumns } from './table-from-rows';
+import { nameOfFile, type ReadOptions } from '../text/read-csv';
+import { fewest } from '../text/reading-notes';
+import { MAX_CELLS, MAX_COLUMNS, RowRun } from '../text/row-run';
+import { tableFromColumns } from '../columns/table-from-rows';
 
 /**
  * A JSON text as a table: an array of objects (nested keys joined by dots), of rows or of values; an object of columns; the longest list within an object;

@@ -1,11 +1,11 @@
 import { parquetMetadataAsync, parquetRead, type ColumnData, type FileMetaData, type SchemaElement } from 'hyparquet';
 import { failure, success, type Result } from 'core/result';
 import { PLAIN_INTAKE } from 'core/table';
-import type { ImportedTable } from './imported';
-import { nameOfFile, type ReadOptions } from './read-csv';
-import { MAX_CELLS, MAX_COLUMNS } from './row-run';
-import { tableFromColumns } from './table-from-rows';
-import { typedCells, type TypedKind } from './typed-cells';
+import type { ImportedTable } from '../imported';
+import { nameOfFile, type ReadOptions } from '../text/read-csv';
+import { MAX_CELLS, MAX_COLUMNS } from '../text/row-run';
+import { tableFromColumns } from '../columns/table-from-rows';
+import { typedCells, type TypedKind } from '../columns/typed-cells';
 
 /**
  * A Parquet file as a table: its own types, integers beyond 2⁵³ as text, nested values as JSON text. Problems: broken, too wide, too large. Cost: the

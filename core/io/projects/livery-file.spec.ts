@@ -1,6 +1,6 @@
 import { LIVERIES, type LiveryDoc } from 'core/document';
 import { messageFor } from 'core/result/words';
-import { readLivery, writeLivery } from './index';
+import { readLivery, writeLivery } from '../index';
 
 const [livery] = LIVERIES as [LiveryDoc];
 const says = (text: string): string => {

@@ -1,6 +1,6 @@
 import type { FileProblem } from 'core/result';
-import type { ColumnReader } from './column-reader';
-import { parseDate } from './moments';
+import type { ColumnReader } from '../columns/column-reader';
+import { parseDate } from '../columns/moments';
 
 /** The line of a data row in the file. Cost: a scan of the text, so it is asked for few rows only. */
 export type LineOf = (row: number) => number;

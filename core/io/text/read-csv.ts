@@ -1,9 +1,9 @@
 import { failure, success, type Result } from 'core/result';
 import type { EncodingName, Intake } from 'core/table';
-import type { ColumnPlan } from './column-plan';
+import type { ColumnPlan } from '../columns/column-plan';
 import { encodingAs, encodingOf, NotUtf8, secondGuess, textPieces, wholeText, type Encoding } from './decode';
 import { delimiterOf } from './delimiter';
-import type { ImportedTable } from './imported';
+import type { ImportedTable } from '../imported';
 import { lineEndsOf, type LineEnds } from './line-ends';
 import { lineOfRow } from './line-of-row';
 import { fewest, type LineOf } from './reading-notes';
