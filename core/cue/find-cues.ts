@@ -1,4 +1,4 @@
-import { readSentence } from 'core/sentence';
+import { readSentence, type Sentence, type Token } from 'core/sentence';
 import type { CueKind } from './kind';
 import type { CueFacts } from './scope/surroundings';
 import { cueKinds, type Cue, type CueKindName } from './registry';
@@ -41,8 +41,16 @@ function tuned(kind: CueKind<Cue>, cue: Cue, typed: readonly string[], words: Cu
   const about = measure === undefined ? cue : kind.change(cue, 'measure', measure, words);
   return kind.tuning.reduce((out, { word, token, value }) => {
     const said = typed.find(text => word.test(text));
-    return said === undefined ? out : kind.change(out, token, value ?? said, words);
+    if (said === undefined) return out;
+    const wanted = value ?? said;
+    return accepts(kind.sentence(out, words), token, wanted) ? kind.change(out, token, wanted, words) : out;
   }, about);
+}
+
+/** Whether a token of a sentence takes a value: what is typed in the search may be no more than what can be typed there. */
+function accepts(sentence: Sentence, key: string, value: string): boolean {
+  const token = sentence.find(part => typeof part !== 'string' && part.key === key) as Token | undefined;
+  return token?.input.kind !== 'entry' || token.input.check(value) === null;
 }
 
 function scoreOf({ reads, help, kind }: CueOffer, typed: readonly string[]): number {

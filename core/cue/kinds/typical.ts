@@ -26,7 +26,7 @@ export const typical = defineKind<TypicalCue>({
   help: 'Draw the average, a median, a percentile or a number as a line; colour above and below.',
   search: 'avg average mean median percentile total minimum maximum line constant above below',
   schema,
-  tuning: [{ word: /^(median|minimum|maximum|p\d{1,2})$/, token: 'level' }],
+  tuning: [{ word: /^(median|minimum|maximum|p(\d{1,2}|100))$/, token: 'level' }],
   fresh: ({ measures }) => ({
     measure: measures[0] ?? '',
     scope: { kind: 'panels' },

@@ -14,6 +14,10 @@ describe('finding a cue by typed words', () => {
     ['running total', 'running', /running total of a over all rows so far/],
     ['moving average 7', 'running', /moving average of a over 7 rows/],
     ['p90', 'typical', /Draw the percentile 90/],
+    ['p100', 'typical', /Draw the percentile 100/],
+    ['top 0', 'rank', /Mark the top 3 places/],
+    ['top 99999999', 'rank', /Mark the top 3 places/],
+    ['moving average 1', 'running', /over 4 rows/],
     ['heat', 'gradient'],
     ['confidence', 'band'],
     ['if', 'rule'],
@@ -28,6 +32,7 @@ describe('finding a cue by typed words', () => {
   it('all of them without a word, none for a strange one', () => {
     expect(findCues('', words).length).toBe(Object.keys(cueKinds).length);
     expect(findCues('qwertz', words)).toEqual([]);
+    expect(findCues('p101', words)).toEqual([]);
   });
 });
 
