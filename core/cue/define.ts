@@ -28,7 +28,7 @@ export interface TokenOf<C> {
   set(cue: C, value: string, words: CueFacts): C;
 }
 
-/** A cue whose scope may not be read, because it is not resolved yet. */
+/** A cue without its scope, which is resolved later. */
 type Unplaced<C extends CueBase> = Omit<C, 'scope'>;
 
 /** The definition of a kind; `defineKind` adds the parts that all kinds share: measure, scope, looks, quiet, renaming, problems. */
@@ -42,7 +42,7 @@ export interface KindDef<C extends CueBase> {
   fresh(words: CueFacts): Omit<C, 'id' | 'kind' | 'on'>;
   /** Whether the cue follows an order; "may" by default. */
   readonly orders?: Orders | ((cue: Unplaced<C>) => Orders);
-  /** Whether labels can show a difference. */
+  /** Whether labels at marks of this kind may show the difference to a level. */
   readonly differs?: boolean;
   readonly tokens: Readonly<Record<string, TokenOf<C>>>;
   reads(cue: Placed<C>, say: (key: string) => Token, words: CueFacts): Sentence;

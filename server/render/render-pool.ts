@@ -39,7 +39,12 @@ export class RenderPool {
     try {
       return await this.pool.run(text, { signal: late });
     } catch (error) {
-      if (late.aborted) return problem(504, 'It took too long', 'The figure could not be made in time. Ask for a smaller one.');
+      if (late.aborted)
+        return problem(
+          504,
+          'It took too long',
+          `No figure within ${this.limits.patience / 1000} seconds. Ask for a smaller one, or later.`,
+        );
       console.error(error);
       return problem(500, 'A fault of the server', 'The figure could not be made. Look at the log of the server.');
     }

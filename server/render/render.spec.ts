@@ -69,6 +69,12 @@ describe('rendering for who asks', () => {
     expect((await request(app).get('/render')).status).toBe(404);
   });
 
+  it('refuses a project that is nested too deep', async () => {
+    const deep = `{"project":{"a":${'['.repeat(50_000)}${']'.repeat(50_000)}}}`;
+    const answer = await request(app).post('/render').type('application/json').send(deep);
+    expect([answer.status, (JSON.parse(answer.text) as { detail: string }).detail]).toEqual([400, jasmine.stringMatching(/deeper than/)]);
+  }, 30_000);
+
   it('refuses what is too large', async () => {
     const answer = await request(app)
       .post('/render')

@@ -21,7 +21,10 @@ export async function rendered(text: string): Promise<RenderAnswer> {
     const faults = ask.error.issues.map(({ path, message }) => `${path.join('.') || 'question'}: ${message}`);
     return problem(400, 'A question that cannot be read', faults[0] ?? 'A field is not as it should be.', faults);
   }
-  const read = readProjectFile(JSON.stringify(ask.data.project));
+  const project = written(ask.data.project);
+  if (project === null)
+    return problem(400, 'A question that cannot be read', 'The project holds lists within each other, deeper than any project.');
+  const read = readProjectFile(project);
   if (!read.ok) {
     const faults = read.problems.map(messageFor);
     return problem(422, 'A project that cannot be read', faults[0] ?? 'The project is none.', faults);
@@ -68,4 +71,14 @@ function wearing({ theme, plain }: RenderAsk, figure: Figure, { liveries }: Proj
   if (!known) return null;
   const view = plain ? 'plain' : figure.view === 'both' ? 'cued' : figure.view;
   return { ...figure, view, dress: theme === 'light' || theme === 'dark' ? figure.dress : { ...figure.dress, livery: theme } };
+}
+
+/** A value as JSON text; null where it is nested too deep to be written. */
+function written(value: unknown): string | null {
+  try {
+    return JSON.stringify(value);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
 }

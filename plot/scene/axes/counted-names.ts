@@ -65,7 +65,7 @@ function below(ticks: readonly AlongTick[], grid: NameGrid): Named | null {
   };
 }
 
-/** One below the other, to the left of the plot. */
+/** The ticks of a lying figure, one below the other to the left of the plot. */
 function beside(ticks: readonly AlongTick[], { pitch, width }: NameGrid): Named | null {
   if (ticks.some(({ place }, i) => i > 0 && Math.abs(place - (ticks[i - 1] as AlongTick).place) * pitch < NAME_LINE)) return null;
   const names = ticks.map(({ place, text, under }) => ({ place, lines: [under === null ? text : `${text} ${under}`], at: null }));

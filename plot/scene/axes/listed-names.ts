@@ -100,7 +100,7 @@ function turned(grid: NameGrid): Named {
   };
 }
 
-/** One below the other, to the left of the plot: in several lines where there is room, else cut. */
+/** The names of a lying figure, one below the other to the left of the plot: in several lines where there is room, else cut. */
 function beside(grid: NameGrid): Named {
   const { plan, pitch, across, width } = grid;
   const longest = across * MOST_LEFT;
